@@ -9,15 +9,6 @@ export interface FoundText {
   readonly where: string;
 }
 
-/** Helpers of schemas whose first argument is a text their messages put in. */
-const NAMING =
-  /^(plainText|requiredLine|optionalLine|wholeNumber|rowId|ids|minutes|size|metres|several|number|optionalNumber|neededReason|hoursField)$/;
-/** What is said of a field in the forms of the house. */
-const FORM_TEXTS = ['title', 'about', 'label', 'hint', 'one', 'unit'];
-const FORMS = /contracts\/administration\/(form-\w+|letters)\.ts$/;
-/** Helpers of tables whose last argument is a text. */
-const CSV_HELPERS = /^(oneOf|known)$/;
-
 function filesUnder(folder: string): string[] {
   return readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
     const file = path.join(folder, entry.name);
@@ -70,11 +61,9 @@ function* inCall(call: ts.CallExpression): Generator<string> {
       first,
       literals.slice(1).filter((each) => each !== null),
     );
-  if (NAMING.test(callee) && literals[0]) yield literals[0];
-  if (CSV_HELPERS.test(callee) && literals.length > 3 && literals.at(-1)) yield literals.at(-1)!;
 }
 
-function* inNode(node: ts.Node, isForm: boolean): Generator<string> {
+function* inNode(node: ts.Node): Generator<string> {
   if (ts.isTaggedTemplateExpression(node) && /^(say|later)$/.test(node.tag.getText()))
     yield keyOf(partsOf(node.template));
   if (ts.isTaggedTemplateExpression(node) && ts.isCallExpression(node.tag)) {
@@ -82,20 +71,14 @@ function* inNode(node: ts.Node, isForm: boolean): Generator<string> {
     if (node.tag.expression.getText() === 'sayAs' && about) yield `${keyOf(partsOf(node.template))}_${about}`;
   }
   if (ts.isCallExpression(node)) yield* inCall(node);
-  if (ts.isPropertyAssignment(node)) {
-    const text = textOf(node.initializer);
-    if (text && isForm && FORM_TEXTS.includes(nameOf(node))) yield text;
-    // What a route is about is said where the number in its address is none.
-    if (text && nameOf(node) === 'what' && /app\/api\//.test(node.getSourceFile().fileName)) yield text;
-  }
-  for (const child of node.getChildren()) yield* inNode(child, isForm);
+  for (const child of node.getChildren()) yield* inNode(child);
 }
 
 /** Every text that is said to readers, as it stands in the code under a folder. */
 export function textsIn(folder: string): FoundText[] {
   return filesUnder(folder).flatMap((file) => {
     const source = ts.createSourceFile(file, readFileSync(file, 'utf8'), ts.ScriptTarget.Latest, true);
-    const keys = new Set<string>(inNode(source, FORMS.test(file.replaceAll('\\', '/'))));
+    const keys = new Set<string>(inNode(source));
     return [...keys]
       .filter((key) => /\p{L}/u.test(key.replace(/\{\d+\}/g, '')))
       .map((key) => ({ key, where: file }));

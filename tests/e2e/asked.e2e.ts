@@ -11,65 +11,75 @@ afterAll(() => browser.close());
 
 describe('afterwards', () => {
   const chapter = story<{ reference: string }>();
-  chapter('a series of which one date differs; the office writes, the requester reads it as news and answers', async (told) => {
-    const page = await show(browser, '/ask?space=8&start=2027-11-10T10:00&minutes=60', 'requester');
-    await fillMain(page, { Title: 'Twig keys' });
-    await press(page, 'Dates by a rule', 'radio');
-    await fill(page, 'It goes on', 'for so many dates');
-    await fill(page, 'Dates', '3');
-    await says(page, 'All 3 dates are clear.');
-    await page.click(
-      '::-p-xpath(//li[contains(., "Wed 17 Nov 2027")]//button[contains(., "make it differ")])',
-    );
-    await page.click('::-p-xpath(//li[contains(., "Wed 17 Nov 2027")]//label[contains(., "Starts")]//input)');
-    await page.$eval(
-      '::-p-xpath(//li[contains(., "Wed 17 Nov 2027")]//label[contains(., "Starts")]//input)',
-      (field) => {
-        Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(field, '13:00');
-        field.dispatchEvent(new Event('input', { bubbles: true }));
-        field.dispatchEvent(new Event('change', { bubbles: true }));
-      },
-    );
-    await says(page, 'Wed 17 Nov 2027, 13:00–14:00');
-    await press(page, 'Send the request');
-    told.reference = await referenceOn(page);
-    await says(page, 'The office decides about 3 dates; nothing is booked before.');
-    const office = await show(browser, `/desk/${told.reference}`, 'manager');
-    await fill(office, 'Write', 'Could you do with eight trays?');
-    await press(office, 'Send');
-    await says(office, 'You for the office');
-    await press(office, 'Approve 3 dates');
-    await says(office, 'Done: approved 3 dates.');
-    await open(page, '/requests');
-    await says(page, 'Wren Calloway wrote to you: Twig keys');
-    await says(page, 'Wren Calloway approved 3 dates: Twig keys');
-    await page.click('::-p-xpath(//section[@aria-label="What happened"]//a[contains(., "Twig keys")])');
-    await says(page, 'Could you do with eight trays?');
-    await says(page, 'Next: Wed 10 Nov 2027, 10:00–11:00.');
-    await fill(page, 'Write to the office', 'Gladly.');
-    await press(page, 'Send');
-    await says(page, 'Gladly.');
-  });
+  chapter(
+    'a series of which one date differs; the office writes, the requester reads it as news and answers',
+    async (told) => {
+      const page = await show(browser, '/ask?space=8&start=2027-11-10T10:00&minutes=60', 'requester');
+      await fillMain(page, { Title: 'Twig keys' });
+      await press(page, 'Dates by a rule', 'radio');
+      await fill(page, 'It goes on', 'for so many dates');
+      await fill(page, 'Dates', '3');
+      await says(page, 'All 3 dates are clear.');
+      await page.click(
+        '::-p-xpath(//li[contains(., "Wed 17 Nov 2027")]//button[contains(., "make it differ")])',
+      );
+      await page.click(
+        '::-p-xpath(//li[contains(., "Wed 17 Nov 2027")]//label[contains(., "Starts")]//input)',
+      );
+      await page.$eval(
+        '::-p-xpath(//li[contains(., "Wed 17 Nov 2027")]//label[contains(., "Starts")]//input)',
+        (field) => {
+          Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(field, '13:00');
+          field.dispatchEvent(new Event('input', { bubbles: true }));
+          field.dispatchEvent(new Event('change', { bubbles: true }));
+        },
+      );
+      await says(page, 'Wed 17 Nov 2027, 13:00–14:00');
+      await press(page, 'Send the request');
+      told.reference = await referenceOn(page);
+      await says(page, 'The office decides about 3 dates; nothing is booked before.');
+      const office = await show(browser, `/desk/${told.reference}`, 'manager');
+      await fill(office, 'Write', 'Could you do with eight trays?');
+      await press(office, 'Send');
+      await says(office, 'You for the office');
+      await press(office, 'Approve 3 dates');
+      await says(office, 'Done: approved 3 dates.');
+      await open(page, '/requests');
+      await says(page, 'Wren Calloway wrote to you: Twig keys');
+      await says(page, 'Wren Calloway approved 3 dates: Twig keys');
+      await page.click('::-p-xpath(//section[@aria-label="What happened"]//a[contains(., "Twig keys")])');
+      await says(page, 'Could you do with eight trays?');
+      await says(page, 'Next: Wed 10 Nov 2027, 10:00–11:00.');
+      await fill(page, 'Write to the office', 'Gladly.');
+      await press(page, 'Send');
+      await says(page, 'Gladly.');
+    },
+  );
 
-  chapter('a change that is clear applies at once, and what it does is said before; one date is given up', async (told) => {
-    const page = await show(browser, `/requests/${told.reference}`, 'requester');
-    await page.click('::-p-xpath(//ol[@aria-label="Dates"]//label[contains(., "Wed 24 Nov 2027")]//input)');
-    await press(page, 'Change 1 date …');
-    await fill(page, 'Starts', '15:00');
-    await says(page, 'The history will say: changed 1 date');
-    await press(page, 'Change 1 date');
-    await says(page, 'Wed 24 Nov 2027, 15:00–16:00');
-    await page.click('::-p-xpath(//ol[@aria-label="Dates"]//label[contains(., "Wed 10 Nov 2027")]//input)');
-    await press(page, 'Give up 1 date …');
-    await says(page, '1 approved date is cancelled');
-    await press(page, 'Give them up');
-    await says(page, 'Done: cancelled 1 approved date.');
-    await press(page, 'Take it back');
-    await says(page, 'took back');
-  });
+  chapter(
+    'a change that is clear applies at once, and what it does is said before; one date is given up',
+    async (told) => {
+      const page = await show(browser, `/requests/${told.reference}`, 'requester');
+      await page.click('::-p-xpath(//ol[@aria-label="Dates"]//label[contains(., "Wed 24 Nov 2027")]//input)');
+      await press(page, 'Change 1 date …');
+      await fill(page, 'Starts', '15:00');
+      await says(page, 'The history will say: changed 1 date');
+      await press(page, 'Change 1 date');
+      await says(page, 'Wed 24 Nov 2027, 15:00–16:00');
+      await page.click('::-p-xpath(//ol[@aria-label="Dates"]//label[contains(., "Wed 10 Nov 2027")]//input)');
+      await press(page, 'Give up 1 date …');
+      await says(page, '1 approved date is cancelled');
+      await press(page, 'Give them up');
+      await says(page, 'Done: cancelled 1 approved date.');
+      await press(page, 'Take it back');
+      await says(page, 'took back');
+    },
+  );
 
   chapter('a stranger does not read it', async (told) => {
-    expect((await send('GET', `/api/requests/${told.reference}`, undefined, await as('crew'))).status).toBe(403);
+    expect((await send('GET', `/api/requests/${told.reference}`, undefined, await as('crew'))).status).toBe(
+      403,
+    );
   });
 });
 

@@ -154,39 +154,42 @@ describe('from a gap on the board to a cancelled date in the feed', () => {
     await says(page, 'partly approved: 2 of 3; 1 waiting · every week');
   });
 
-  chapter('the requester gives up one approved and the waiting date alone; feed and crew follow', async (told) => {
-    const page = await newPage(browser);
-    await signIn(page, 'requester');
-    await open(page, `/requests/${told.reference}`);
-    await press(page, 'Wed 9 Jun 2027, 18:30–20:30', 'checkbox');
-    await press(page, 'Wed 16 Jun 2027, 18:30–20:30', 'checkbox');
-    await press(page, 'Give up 2 dates …');
-    await says(page, '1 waiting date is withdrawn; 1 approved date is cancelled');
-    await press(page, 'Give them up');
-    await says(page, 'Done: withdrew 1 waiting date and cancelled 1 approved date.');
-    const events = await named('workshops', title);
-    expect(
-      events.map((event) => [
-        String(event.getFirstPropertyValue('status')),
-        String(event.getFirstPropertyValue('recurrence-id')),
-      ]),
-    ).toEqual([
-      ['CONFIRMED', 'null'],
-      ['CANCELLED', '2027-06-09T18:30:00'],
-    ]);
-    const crew = await newPage(browser);
-    await signIn(crew, 'crew');
-    await open(crew, '/setups?day=2027-06-09');
-    // What the crew had is told to be off, and stands among nothing that is to be done.
-    await says(crew, 'Not to be done any more');
-    const work = await crew.$$eval('ol[aria-label="Setup work in order of time"]', (all) =>
-      all.map(({ textContent }) => textContent).join(' '),
-    );
-    expect(work).not.toContain(title);
-    const reader = await newPage(browser);
-    await open(reader, '/notices/workshops');
-    expect((await textOf(reader)).match(/Liverwort hunt\s*cancelled/g)).toHaveLength(1);
-  });
+  chapter(
+    'the requester gives up one approved and the waiting date alone; feed and crew follow',
+    async (told) => {
+      const page = await newPage(browser);
+      await signIn(page, 'requester');
+      await open(page, `/requests/${told.reference}`);
+      await press(page, 'Wed 9 Jun 2027, 18:30–20:30', 'checkbox');
+      await press(page, 'Wed 16 Jun 2027, 18:30–20:30', 'checkbox');
+      await press(page, 'Give up 2 dates …');
+      await says(page, '1 waiting date is withdrawn; 1 approved date is cancelled');
+      await press(page, 'Give them up');
+      await says(page, 'Done: withdrew 1 waiting date and cancelled 1 approved date.');
+      const events = await named('workshops', title);
+      expect(
+        events.map((event) => [
+          String(event.getFirstPropertyValue('status')),
+          String(event.getFirstPropertyValue('recurrence-id')),
+        ]),
+      ).toEqual([
+        ['CONFIRMED', 'null'],
+        ['CANCELLED', '2027-06-09T18:30:00'],
+      ]);
+      const crew = await newPage(browser);
+      await signIn(crew, 'crew');
+      await open(crew, '/setups?day=2027-06-09');
+      // What the crew had is told to be off, and stands among nothing that is to be done.
+      await says(crew, 'Not to be done any more');
+      const work = await crew.$$eval('ol[aria-label="Setup work in order of time"]', (all) =>
+        all.map(({ textContent }) => textContent).join(' '),
+      );
+      expect(work).not.toContain(title);
+      const reader = await newPage(browser);
+      await open(reader, '/notices/workshops');
+      expect((await textOf(reader)).match(/Liverwort hunt\s*cancelled/g)).toHaveLength(1);
+    },
+  );
 });
 
 test('a wrong input is said beside its field, and nothing typed is lost', async () => {

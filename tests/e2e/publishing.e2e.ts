@@ -144,35 +144,38 @@ describe('approved, it is read everywhere; cancelled, it is marked or gone', () 
     expect(await textAt(places.board)).not.toContain(title);
   });
 
-  chapter('made private it is nowhere, and its address says no more than that nothing is there', async (told) => {
-    const { version } = await view(told.reference);
-    const address = (await textAt('/notices?view=day&on=2029-02-13')).match(
-      /\/events\/[0-9a-f]{12}-lichen[a-z-]*/,
-    )![0];
-    const body = {
-      key: randomUUID(),
-      version,
-      publish: false,
-      heldBack: false,
-      publishFrom: null,
-      secondLine: '',
-      publicHtml: '',
-      picked: [],
-      excluded: [],
-      reason: '',
-    };
-    const reply = await send('POST', `/api/requests/${told.reference}/notice`, body, await as('manager'));
-    expect(reply.status).toBe(200);
-    for (const on of ['2029-02-06', '2029-02-13'])
-      for (const [name, path] of Object.entries(placesOf(on)))
-        expect([name, (await textAt(path)).includes(title)]).toEqual([name, false]);
-    const gone = await get(address);
-    expect([gone.status, (await gone.text()).includes('Lichen hour')]).toEqual([404, false]);
-    // The same submission once more changes nothing.
-    expect((await send('POST', `/api/requests/${told.reference}/notice`, body, await as('manager'))).status).toBe(
-      200,
-    );
-  });
+  chapter(
+    'made private it is nowhere, and its address says no more than that nothing is there',
+    async (told) => {
+      const { version } = await view(told.reference);
+      const address = (await textAt('/notices?view=day&on=2029-02-13')).match(
+        /\/events\/[0-9a-f]{12}-lichen[a-z-]*/,
+      )![0];
+      const body = {
+        key: randomUUID(),
+        version,
+        publish: false,
+        heldBack: false,
+        publishFrom: null,
+        secondLine: '',
+        publicHtml: '',
+        picked: [],
+        excluded: [],
+        reason: '',
+      };
+      const reply = await send('POST', `/api/requests/${told.reference}/notice`, body, await as('manager'));
+      expect(reply.status).toBe(200);
+      for (const on of ['2029-02-06', '2029-02-13'])
+        for (const [name, path] of Object.entries(placesOf(on)))
+          expect([name, (await textAt(path)).includes(title)]).toEqual([name, false]);
+      const gone = await get(address);
+      expect([gone.status, (await gone.text()).includes('Lichen hour')]).toEqual([404, false]);
+      // The same submission once more changes nothing.
+      expect(
+        (await send('POST', `/api/requests/${told.reference}/notice`, body, await as('manager'))).status,
+      ).toBe(200);
+    },
+  );
 });
 
 describe('what is private is nowhere readers look', () => {

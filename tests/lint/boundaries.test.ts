@@ -83,7 +83,18 @@ const impure: Probe[] = [
   text: text!,
   rule: rule!,
 }));
-const PROBES = [...betweenParts, ...betweenStoreys, ...impure];
+const unmarked: Probe[] = [
+  '<p>Two words</p>',
+  "<p>{'Two words'}</p>",
+  '<input aria-label="Two words" />',
+  '<img alt="Two words" src="/icon.png" />',
+].map((element, index) => ({
+  name: `a text nobody has marked: ${element}`,
+  path: `src/ui/board/unmarked-probe-${index}.tsx`,
+  text: `export const Probe = () => ${element};\n`,
+  rule: 'no-restricted-syntax',
+}));
+const PROBES = [...betweenParts, ...betweenStoreys, ...impure, ...unmarked];
 
 // A source tree of its own: other tests read the real one meanwhile.
 const place = realpathSync(mkdtempSync(join(tmpdir(), 'calendario-zones-')));

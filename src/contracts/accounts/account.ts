@@ -1,4 +1,4 @@
-import { later } from '@/contracts/language/say';
+import { later, unsaid } from '@/contracts/language/say';
 import { z } from 'zod';
 import { idempotencyKey, requiredLine } from '@/contracts/forms/fields';
 
@@ -21,7 +21,7 @@ const address = z
 export const forgottenSchema = z.object({ email: address });
 
 /** Asks for an account of one's own. The name is at most 80 letters long. */
-export const registerSchema = z.object({ name: requiredLine('Your name', 80), email: address });
+export const registerSchema = z.object({ name: requiredLine(unsaid('Your name'), 80), email: address });
 export type RegisterInput = z.output<typeof registerSchema>;
 
 /** What a link in a letter is used with. The link itself is in the address; it works once. */

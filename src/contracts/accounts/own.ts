@@ -1,12 +1,12 @@
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { later } from '@/contracts/language/say';
+import { later, unsaid } from '@/contracts/language/say';
 import { z } from 'zod';
 import { requiredLine, rowId } from '@/contracts/forms/fields';
 
 /** Marking a space or a pool as one's own first choice, or no longer. */
 export const pinSchema = z.object({
   kind: z.enum(['space', 'pool'], later`Pin a space or a pool.`),
-  id: rowId<number>('what to pin'),
+  id: rowId<number>(unsaid('what to pin')),
   isPinned: z.boolean(later`Say whether to pin it.`),
 });
 export type PinInput = z.output<typeof pinSchema>;
@@ -30,7 +30,7 @@ const SCREENS = Object.keys(SAVED_SCREENS) as [SavedScreen, ...SavedScreen[]];
 export const keepViewSchema = z
   .object({
     screen: z.enum(SCREENS, later`There is no such screen.`),
-    name: requiredLine('The name', MOST_CHARACTERS.viewName),
+    name: requiredLine(unsaid('The name'), MOST_CHARACTERS.viewName),
     address: z.string(later`The address is missing.`).max(1000, later`The address is too long to keep.`),
   })
   .refine(
@@ -41,7 +41,7 @@ export const keepViewSchema = z
 export type KeepViewInput = z.output<typeof keepViewSchema>;
 
 /** Which saved view is let go. */
-export const dropViewSchema = z.object({ id: rowId<number>('the view to let go') });
+export const dropViewSchema = z.object({ id: rowId<number>(unsaid('the view to let go')) });
 
 /**
  * A saved view: its name, and what stands behind the address of its page. The address is that of its page from `?` on;

@@ -1,4 +1,4 @@
-import { later } from '../language/say';
+import { later } from '@/contracts/language/say';
 import { z } from 'zod';
 import { idempotencyKey } from '@/contracts/forms/fields';
 import type { EntryKind } from './kinds';

@@ -1,4 +1,4 @@
-import { later } from '../language/say';
+import { unsaid, later } from '@/contracts/language/say';
 import { z } from 'zod';
 import { idempotencyKey, rowId } from '@/contracts/forms/fields';
 import type { EntryKind } from './kinds';
@@ -45,7 +45,7 @@ export type AnyDoc = DocOf<EntryKind>;
 export const saveEntrySchema = z.object({
   key: idempotencyKey,
   /** Null makes a new one. */
-  id: rowId<number>('a thing').nullable(),
+  id: rowId<number>(unsaid('a thing')).nullable(),
   /** As it was when the form was opened. */
   rowVersion: z.number().int().default(0),
   /** Only looks what would happen. */

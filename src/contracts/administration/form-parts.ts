@@ -1,4 +1,4 @@
-import { texts } from '../language/say';
+import { unsaid, texts } from '@/contracts/language/say';
 import { WEEKDAY_NAMES } from '../words/rule';
 import type { ChoiceList, NamedChoice } from './docs';
 
@@ -72,7 +72,12 @@ export const named = <Id extends string>(
   }));
 
 /** The name of an entry, of at most so many letters. */
-export const nameField = (most: number): Field => ({ kind: 'line', name: 'name', label: 'Name', most });
+export const nameField = (most: number): Field => ({
+  kind: 'line',
+  name: 'name',
+  label: unsaid('Name'),
+  most,
+});
 
 const WEEKDAYS: readonly NamedChoice[] = WEEKDAY_NAMES.map((_, index) => ({
   id: index + 1,
@@ -85,7 +90,7 @@ const WEEKDAYS: readonly NamedChoice[] = WEEKDAY_NAMES.map((_, index) => ({
 export const weekdayField: Field = {
   kind: 'choice',
   name: 'weekStart',
-  label: 'A week begins on',
+  label: unsaid('A week begins on'),
   from: WEEKDAYS,
 };
 
@@ -93,16 +98,16 @@ export const weekdayField: Field = {
 export const hoursField = (hint: string): Field => ({
   kind: 'rows',
   name: 'hours',
-  label: 'Open',
+  label: unsaid('Open'),
   hint,
-  one: 'line of hours',
+  one: unsaid('line of hours'),
   fresh: { days: [1, 2, 3, 4, 5], from: '09:00', to: '18:00', validFrom: null, validTo: null },
   fields: [
-    { kind: 'several', name: 'days', label: 'On', from: WEEKDAYS },
-    { kind: 'clock', name: 'from', label: 'From' },
-    { kind: 'clock', name: 'to', label: 'To', hint: 'Nights go on to 48:00.' },
-    { kind: 'date', name: 'validFrom', label: 'First day', isOptional: true },
-    { kind: 'date', name: 'validTo', label: 'Last day', isOptional: true },
+    { kind: 'several', name: 'days', label: unsaid('On'), from: WEEKDAYS },
+    { kind: 'clock', name: 'from', label: unsaid('From') },
+    { kind: 'clock', name: 'to', label: unsaid('To'), hint: unsaid('Nights go on to 48:00.') },
+    { kind: 'date', name: 'validFrom', label: unsaid('First day'), isOptional: true },
+    { kind: 'date', name: 'validTo', label: unsaid('Last day'), isOptional: true },
   ],
 });
 
@@ -110,30 +115,30 @@ export const hoursField = (hint: string): Field => ({
 export const questionsField: Field = {
   kind: 'rows',
   name: 'questions',
-  label: 'Questions',
-  hint: 'Asked in the form where this is chosen.',
-  one: 'question',
+  label: unsaid('Questions'),
+  hint: unsaid('Asked in the form where this is chosen.'),
+  one: unsaid('question'),
   fresh: { id: null, text: '', required: false, choices: [], seenBy: 'office-and-crews', numberName: '' },
   fields: [
-    { kind: 'line', name: 'text', label: 'Question', most: 200 },
-    { kind: 'switch', name: 'required', label: 'Must be answered' },
+    { kind: 'line', name: 'text', label: unsaid('Question'), most: 200 },
+    { kind: 'switch', name: 'required', label: unsaid('Must be answered') },
     {
       kind: 'words',
       name: 'choices',
-      label: 'Answers to choose from',
-      hint: 'One to a line; none lets anything be written.',
+      label: unsaid('Answers to choose from'),
+      hint: unsaid('One to a line; none lets anything be written.'),
     },
     {
       kind: 'line',
       name: 'numberName',
-      label: 'Name of its number in formulas',
-      hint: 'Only where the answer is a whole number, as in “cars”; empty lets words be written.',
+      label: unsaid('Name of its number in formulas'),
+      hint: unsaid('Only where the answer is a whole number, as in “cars”; empty lets words be written.'),
       most: 30,
     },
     {
       kind: 'choice',
       name: 'seenBy',
-      label: 'Who reads the answer',
+      label: unsaid('Who reads the answer'),
       from: named(
         ['office-and-crews', 'office'],
         texts({ 'office-and-crews': 'the office and the crews', office: 'the office alone' }),

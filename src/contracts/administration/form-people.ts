@@ -1,4 +1,4 @@
-import { texts } from '../language/say';
+import { unsaid, texts } from '@/contracts/language/say';
 import { ROLE_WORDS } from '../words/roles';
 import { type FormOfEntry, formOfEntry, named, nameField as name } from './form-parts';
 import { SITE_ROLES } from './people';
@@ -8,8 +8,8 @@ export const teamForm: FormOfEntry = formOfEntry({
   fresh: { name: '', members: [] },
   sections: [
     {
-      title: 'The team',
-      fields: [name(60), { kind: 'several', name: 'members', label: 'Members', from: 'people' }],
+      title: unsaid('The team'),
+      fields: [name(60), { kind: 'several', name: 'members', label: unsaid('Members'), from: 'people' }],
     },
   ],
 });
@@ -19,14 +19,14 @@ export const organisationForm: FormOfEntry = formOfEntry({
   fresh: { name: '', members: [] },
   sections: [
     {
-      title: 'The organisation',
+      title: unsaid('The organisation'),
       fields: [
         name(80),
         {
           kind: 'several',
           name: 'members',
-          label: 'Members',
-          hint: 'They ask for it, and see what it has booked.',
+          label: unsaid('Members'),
+          hint: unsaid('They ask for it, and see what it has booked.'),
           from: 'people',
         },
       ],
@@ -47,28 +47,34 @@ export const personForm: FormOfEntry = formOfEntry({
   },
   sections: [
     {
-      title: 'Who',
+      title: unsaid('Who'),
       fields: [
         name(80),
-        { kind: 'line', name: 'email', label: 'E-mail address', hint: 'They sign in with it.', most: 120 },
+        {
+          kind: 'line',
+          name: 'email',
+          label: unsaid('E-mail address'),
+          hint: unsaid('They sign in with it.'),
+          most: 120,
+        },
       ],
     },
     {
-      title: 'What they may do',
+      title: unsaid('What they may do'),
       fields: [
-        { kind: 'several', name: 'roles', label: 'Roles', from: named(SITE_ROLES, ROLE_WORDS) },
+        { kind: 'several', name: 'roles', label: unsaid('Roles'), from: named(SITE_ROLES, ROLE_WORDS) },
         {
           kind: 'rows',
           name: 'looksAfter',
-          label: 'Looks after',
-          hint: 'A steward of a building, a space or equipment.',
-          one: 'place',
+          label: unsaid('Looks after'),
+          hint: unsaid('A steward of a building, a space or equipment.'),
+          one: unsaid('place'),
           fresh: { of: 'space', buildingId: null, spaceId: null, poolId: null, asksConsent: true },
           fields: [
             {
               kind: 'choice',
               name: 'of',
-              label: 'What',
+              label: unsaid('What'),
               from: named(
                 ['building', 'space', 'pool'],
                 texts({ building: 'a building', space: 'a space', pool: 'equipment' }),
@@ -77,31 +83,43 @@ export const personForm: FormOfEntry = formOfEntry({
             {
               kind: 'choice',
               name: 'buildingId',
-              label: 'Building',
+              label: unsaid('Building'),
               from: 'buildings',
               when: ['of', 'building'],
             },
-            { kind: 'choice', name: 'spaceId', label: 'Space', from: 'spaces', when: ['of', 'space'] },
-            { kind: 'choice', name: 'poolId', label: 'Equipment', from: 'equipment', when: ['of', 'pool'] },
+            {
+              kind: 'choice',
+              name: 'spaceId',
+              label: unsaid('Space'),
+              from: 'spaces',
+              when: ['of', 'space'],
+            },
+            {
+              kind: 'choice',
+              name: 'poolId',
+              label: unsaid('Equipment'),
+              from: 'equipment',
+              when: ['of', 'pool'],
+            },
             {
               kind: 'switch',
               name: 'asksConsent',
-              label: 'Nothing is approved there without their consent',
+              label: unsaid('Nothing is approved there without their consent'),
             },
           ],
         },
       ],
     },
     {
-      title: 'Where they belong',
+      title: unsaid('Where they belong'),
       fields: [
-        { kind: 'several', name: 'teams', label: 'Teams', from: 'teams' },
-        { kind: 'several', name: 'organisations', label: 'Members of', from: 'organisations' },
+        { kind: 'several', name: 'teams', label: unsaid('Teams'), from: 'teams' },
+        { kind: 'several', name: 'organisations', label: unsaid('Members of'), from: 'organisations' },
         {
           kind: 'several',
           name: 'deputies',
-          label: 'Deputies',
-          hint: 'They may ask, change and cancel for them.',
+          label: unsaid('Deputies'),
+          hint: unsaid('They may ask, change and cancel for them.'),
           from: 'people',
         },
       ],

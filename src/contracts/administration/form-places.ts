@@ -1,7 +1,7 @@
+import { unsaid, texts } from '@/contracts/language/say';
 import { LAYOUTS } from '@/core/seating/layouts';
 import { LAYOUT_WORDS } from '../words/layouts';
 import { LANGUAGE_NAMES, LANGUAGES } from '../language/languages';
-import { texts } from '../language/say';
 import type { NamedChoice } from './docs';
 import {
   type Field,
@@ -22,8 +22,8 @@ const OWNERS: readonly NamedChoice[] = named(
 const siteField: Field = {
   kind: 'choice',
   name: 'siteId',
-  label: 'Site',
-  hint: 'None is that of the office.',
+  label: unsaid('Site'),
+  hint: unsaid('None is that of the office.'),
   from: 'sites',
   isOptional: true,
 };
@@ -31,13 +31,13 @@ const siteField: Field = {
 const periodsField: Field = {
   kind: 'rows',
   name: 'periods',
-  label: 'Periods',
-  one: 'period',
+  label: unsaid('Periods'),
+  one: unsaid('period'),
   fresh: { name: '', from: '09:00', to: '09:45' },
   fields: [
-    { kind: 'line', name: 'name', label: 'Period', most: 40, isNarrow: true },
-    { kind: 'clock', name: 'from', label: 'From' },
-    { kind: 'clock', name: 'to', label: 'To' },
+    { kind: 'line', name: 'name', label: unsaid('Period'), most: 40, isNarrow: true },
+    { kind: 'clock', name: 'from', label: unsaid('From') },
+    { kind: 'clock', name: 'to', label: unsaid('To') },
   ],
 };
 
@@ -46,71 +46,84 @@ export const siteForm: FormOfEntry = formOfEntry({
   fresh: {},
   sections: [
     {
-      title: 'Where',
+      title: unsaid('Where'),
       fields: [
         name(80),
         {
           kind: 'choice',
           name: 'zone',
-          label: 'Time zone',
-          hint: 'All times are told in it. It stays as it is once something is booked.',
+          label: unsaid('Time zone'),
+          hint: unsaid('All times are told in it. It stays as it is once something is booked.'),
           from: 'zones',
         },
         weekdayField,
         {
           kind: 'choice',
           name: 'language',
-          label: 'Language',
-          hint: 'Of pages for readers who have chosen none, of letters, calendars and displays. What was written before stays as it was.',
+          label: unsaid('Language'),
+          hint: unsaid(
+            'Of pages for readers who have chosen none, of letters, calendars and displays. What was written before stays as it was.',
+          ),
           from: named(LANGUAGES, LANGUAGE_NAMES),
         },
       ],
     },
     {
-      title: 'Whom to ask',
-      about: 'At the foot of every page and in every mail.',
+      title: unsaid('Whom to ask'),
+      about: unsaid('At the foot of every page and in every mail.'),
       fields: [
-        { kind: 'line', name: 'officeName', label: 'Name of the office', most: 80 },
-        { kind: 'line', name: 'officePhone', label: 'Telephone', most: 40 },
-        { kind: 'line', name: 'officeEmail', label: 'E-mail address', most: 120 },
+        { kind: 'line', name: 'officeName', label: unsaid('Name of the office'), most: 80 },
+        { kind: 'line', name: 'officePhone', label: unsaid('Telephone'), most: 40 },
+        { kind: 'line', name: 'officeEmail', label: unsaid('E-mail address'), most: 120 },
       ],
     },
     {
-      title: 'What holds where nothing nearer says otherwise',
+      title: unsaid('What holds where nothing nearer says otherwise'),
       fields: [
-        { kind: 'number', name: 'accessMin', label: 'Hosts come in before', unit: 'minutes' },
-        { kind: 'number', name: 'exitMin', label: 'Hosts leave after', unit: 'minutes' },
-        { kind: 'number', name: 'horizonMonths', label: 'Requests are taken ahead', unit: 'months' },
+        { kind: 'number', name: 'accessMin', label: unsaid('Hosts come in before'), unit: unsaid('minutes') },
+        { kind: 'number', name: 'exitMin', label: unsaid('Hosts leave after'), unit: unsaid('minutes') },
+        {
+          kind: 'number',
+          name: 'horizonMonths',
+          label: unsaid('Requests are taken ahead'),
+          unit: unsaid('months'),
+        },
         {
           kind: 'number',
           name: 'grainMin',
-          label: 'Times picked on the board are whole',
-          unit: 'minutes',
+          label: unsaid('Times picked on the board are whole'),
+          unit: unsaid('minutes'),
         },
         {
           kind: 'rows',
           name: 'layoutMinutes',
-          label: 'Setting and clearing',
-          hint: 'By layout, for spaces that do not say it. A layout that is not here takes half an hour each.',
-          one: 'layout',
+          label: unsaid('Setting and clearing'),
+          hint: unsaid(
+            'By layout, for spaces that do not say it. A layout that is not here takes half an hour each.',
+          ),
+          one: unsaid('layout'),
           fresh: { layout: null, setupMin: 30, strikeMin: 30 },
           fields: [
-            { kind: 'choice', name: 'layout', label: 'Layout', from: named(LAYOUTS, LAYOUT_WORDS) },
-            { kind: 'number', name: 'setupMin', label: 'Setting', unit: 'minutes' },
-            { kind: 'number', name: 'strikeMin', label: 'Clearing', unit: 'minutes' },
+            { kind: 'choice', name: 'layout', label: unsaid('Layout'), from: named(LAYOUTS, LAYOUT_WORDS) },
+            { kind: 'number', name: 'setupMin', label: unsaid('Setting'), unit: unsaid('minutes') },
+            { kind: 'number', name: 'strikeMin', label: unsaid('Clearing'), unit: unsaid('minutes') },
           ],
         },
-        hoursField('The week of the site. A building or a space with hours of its own goes by those.'),
+        hoursField(
+          unsaid('The week of the site. A building or a space with hours of its own goes by those.'),
+        ),
       ],
     },
     {
-      title: 'Accounts',
+      title: unsaid('Accounts'),
       fields: [
         {
           kind: 'words',
           name: 'registerDomains',
-          label: 'Mail domains whose people may make an account for themselves',
-          hint: 'One to a line, such as example.org. They may ask for spaces and nothing more. None: only housekeepers make accounts.',
+          label: unsaid('Mail domains whose people may make an account for themselves'),
+          hint: unsaid(
+            'One to a line, such as example.org. They may ask for spaces and nothing more. None: only housekeepers make accounts.',
+          ),
         },
       ],
     },
@@ -122,11 +135,11 @@ export const seasonForm: FormOfEntry = formOfEntry({
   fresh: { name: '', from: '', to: '' },
   sections: [
     {
-      title: 'The season',
+      title: unsaid('The season'),
       fields: [
         name(60),
-        { kind: 'date', name: 'from', label: 'First day' },
-        { kind: 'date', name: 'to', label: 'Last day' },
+        { kind: 'date', name: 'from', label: unsaid('First day') },
+        { kind: 'date', name: 'to', label: unsaid('Last day') },
       ],
     },
   ],
@@ -137,11 +150,11 @@ export const dayNoteForm: FormOfEntry = formOfEntry({
   fresh: { name: '', from: '', to: '' },
   sections: [
     {
-      title: 'The note',
+      title: unsaid('The note'),
       fields: [
-        { kind: 'line', name: 'name', label: 'What the day is', most: 80 },
-        { kind: 'date', name: 'from', label: 'First day' },
-        { kind: 'date', name: 'to', label: 'Last day' },
+        { kind: 'line', name: 'name', label: unsaid('What the day is'), most: 80 },
+        { kind: 'date', name: 'from', label: unsaid('First day') },
+        { kind: 'date', name: 'to', label: unsaid('Last day') },
       ],
     },
   ],
@@ -161,31 +174,36 @@ export const closureForm: FormOfEntry = formOfEntry({
   },
   sections: [
     {
-      title: 'What and when',
+      title: unsaid('What and when'),
       fields: [
         {
           kind: 'choice',
           name: 'kind',
-          label: 'It is',
+          label: unsaid('It is'),
           from: named(['shut', 'open'], texts({ shut: 'shut', open: 'open beside the usual hours' })),
         },
-        { kind: 'choice', name: 'owner', label: 'Where', from: OWNERS },
+        { kind: 'choice', name: 'owner', label: unsaid('Where'), from: OWNERS },
         { ...siteField, when: ['owner', 'site'] },
         {
           kind: 'choice',
           name: 'buildingId',
-          label: 'Building',
+          label: unsaid('Building'),
           from: 'buildings',
           when: ['owner', 'building'],
         },
-        { kind: 'choice', name: 'spaceId', label: 'Space', from: 'spaces', when: ['owner', 'space'] },
-        { kind: 'moment', name: 'from', label: 'From' },
-        { kind: 'moment', name: 'to', label: 'To', hint: 'A whole day ends at 00:00 of the next.' },
+        { kind: 'choice', name: 'spaceId', label: unsaid('Space'), from: 'spaces', when: ['owner', 'space'] },
+        { kind: 'moment', name: 'from', label: unsaid('From') },
+        {
+          kind: 'moment',
+          name: 'to',
+          label: unsaid('To'),
+          hint: unsaid('A whole day ends at 00:00 of the next.'),
+        },
         {
           kind: 'line',
           name: 'reason',
-          label: 'Reason',
-          hint: 'Everybody reads it who asks for these days.',
+          label: unsaid('Reason'),
+          hint: unsaid('Everybody reads it who asks for these days.'),
           most: 120,
         },
       ],
@@ -197,8 +215,11 @@ export const closureForm: FormOfEntry = formOfEntry({
 export const furtherSiteForm: FormOfEntry = formOfEntry({
   fresh: { name: '', hours: [] },
   sections: [
-    { title: 'The site', fields: [name(80)] },
-    { title: 'Its hours', fields: [hoursField('Buildings and spaces with hours of their own go by those.')] },
+    { title: unsaid('The site'), fields: [name(80)] },
+    {
+      title: unsaid('Its hours'),
+      fields: [hoursField(unsaid('Buildings and spaces with hours of their own go by those.'))],
+    },
   ],
 });
 
@@ -206,8 +227,11 @@ export const furtherSiteForm: FormOfEntry = formOfEntry({
 export const buildingForm: FormOfEntry = formOfEntry({
   fresh: { name: '', siteId: null, hours: [] },
   sections: [
-    { title: 'The building', fields: [name(80), siteField] },
-    { title: 'Its hours', fields: [hoursField('Where no line is given, those of the site hold.')] },
+    { title: unsaid('The building'), fields: [name(80), siteField] },
+    {
+      title: unsaid('Its hours'),
+      fields: [hoursField(unsaid('Where no line is given, those of the site hold.'))],
+    },
   ],
 });
 
@@ -222,25 +246,25 @@ export const timetableForm: FormOfEntry = formOfEntry({
   },
   sections: [
     {
-      title: 'The timetable',
+      title: unsaid('The timetable'),
       fields: [
         name(60),
-        { kind: 'date', name: 'validFrom', label: 'First day', isOptional: true },
-        { kind: 'date', name: 'validTo', label: 'Last day', isOptional: true },
+        { kind: 'date', name: 'validFrom', label: unsaid('First day'), isOptional: true },
+        { kind: 'date', name: 'validTo', label: unsaid('Last day'), isOptional: true },
       ],
     },
     {
-      title: 'Its periods',
+      title: unsaid('Its periods'),
       fields: [
         periodsField,
         {
           kind: 'rows',
           name: 'exceptions',
-          label: 'Days that differ',
-          hint: 'With periods of their own, or none at all.',
-          one: 'day',
+          label: unsaid('Days that differ'),
+          hint: unsaid('With periods of their own, or none at all.'),
+          one: unsaid('day'),
           fresh: { on: '', periods: [] },
-          fields: [{ kind: 'date', name: 'on', label: 'Day' }, periodsField],
+          fields: [{ kind: 'date', name: 'on', label: unsaid('Day') }, periodsField],
         },
       ],
     },

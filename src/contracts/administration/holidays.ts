@@ -1,4 +1,4 @@
-import { later } from '@/contracts/language/say';
+import { later, unsaid } from '@/contracts/language/say';
 import { z } from 'zod';
 import { idempotencyKey, wholeNumber } from '@/contracts/forms/fields';
 
@@ -11,7 +11,7 @@ const places = z
   .array(placeCode)
   .min(1, later`Choose a country or a region.`)
   .max(10, later`At most ten countries and regions together.`);
-const year = wholeNumber('Year', 2000, 2100);
+const year = wholeNumber(unsaid('Year'), 2000, 2100);
 
 /** Holidays of which places and year. */
 export const holidayQuery = z.object({ places, year });

@@ -1,4 +1,4 @@
-import { later } from '@/contracts/language/say';
+import { later, unsaid } from '@/contracts/language/say';
 import { z } from 'zod';
 import type { EquipmentTypeId } from '@/core/ids';
 import { idempotencyKey, localDateTimeField, requiredLine, rowId } from '@/contracts/forms/fields';
@@ -14,14 +14,14 @@ const span = z
 export const stockLineSchema = z
   .object({
     key: idempotencyKey,
-    typeId: rowId<EquipmentTypeId>('equipment from the list'),
+    typeId: rowId<EquipmentTypeId>(unsaid('equipment from the list')),
     delta: z
       .number(later`How many more, or fewer, is a whole number.`)
       .int(later`How many more, or fewer, is a whole number.`)
       .min(-100_000, later`At most 100,000.`)
       .max(100_000, later`At most 100,000.`)
       .refine((delta) => delta !== 0, later`Nothing more and nothing fewer changes nothing.`),
-    reason: requiredLine('Reason', 120),
+    reason: requiredLine(unsaid('Reason'), 120),
   })
   .and(span);
 

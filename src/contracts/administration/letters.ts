@@ -1,4 +1,4 @@
-import { say } from '../language/say';
+import { unsaid, say } from '@/contracts/language/say';
 import { z } from 'zod';
 import { MAIL_KINDS, type MailKind } from '@/core/changes/mail-due';
 import { plainText } from '@/contracts/forms/fields';
@@ -11,13 +11,13 @@ export const subjectKey = (kind: MailKind): string => `subject_${kind}`;
 export const openingKey = (kind: MailKind): string => `opening_${kind}`;
 
 const words = MAIL_KINDS.flatMap((kind): [string, z.ZodType<string>][] => [
-  [subjectKey(kind), plainText('The subject', 80).default('')],
-  [openingKey(kind), plainText('The opening', 600).default('')],
+  [subjectKey(kind), plainText(unsaid('The subject'), 80).default('')],
+  [openingKey(kind), plainText(unsaid('The opening'), 600).default('')],
 ]);
 
 /** The office's own words in its letters; what is empty is said in ours. */
 export const lettersDoc = z
-  .object({ closing: plainText('The closing', 400).default('') })
+  .object({ closing: plainText(unsaid('The closing'), 400).default('') })
   .extend(Object.fromEntries(words) as Record<string, z.ZodType<string>>)
   .transform((doc) => doc as Readonly<Record<string, string>>);
 export type LettersDoc = Readonly<Record<string, string>>;
@@ -27,13 +27,13 @@ export const lettersForm: FormOfEntry = formOfEntry({
   fresh: {},
   sections: [
     {
-      title: 'All letters',
+      title: unsaid('All letters'),
       fields: [
         {
           kind: 'text',
           name: 'closing',
-          label: 'Above the name of the office',
-          hint: 'Such as a greeting, or when somebody is there. None is fine.',
+          label: unsaid('Above the name of the office'),
+          hint: unsaid('Such as a greeting, or when somebody is there. None is fine.'),
           most: 400,
         },
       ],
@@ -46,7 +46,7 @@ export const lettersForm: FormOfEntry = formOfEntry({
         {
           kind: 'line' as const,
           name: subjectKey(kind),
-          label: 'Subject',
+          label: unsaid('Subject'),
           get hint() {
             return say`Behind what it is about; else “${SUBJECT_WORDS[kind]}”.`;
           },
@@ -55,7 +55,7 @@ export const lettersForm: FormOfEntry = formOfEntry({
         {
           kind: 'text' as const,
           name: openingKey(kind),
-          label: 'Opening',
+          label: unsaid('Opening'),
           get hint() {
             return say`Else: ${OPENING_WORDS[kind]}`;
           },

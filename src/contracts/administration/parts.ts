@@ -1,4 +1,4 @@
-import { later } from '../language/say';
+import { unsaid, later } from '@/contracts/language/say';
 import { z } from 'zod';
 import { NUMBER_NAME } from '@/core/work-orders/numbers';
 import { TAKEN_NAMES } from '@/core/work-orders/formula';
@@ -26,7 +26,7 @@ export const hoursRows = z
   .array(
     z
       .object({
-        days: z.array(wholeNumber('Weekday', 1, 7)).min(1, later`Choose the weekdays.`),
+        days: z.array(wholeNumber(unsaid('Weekday'), 1, 7)).min(1, later`Choose the weekdays.`),
         from: clockText,
         to: clockText,
         ...fromToDates,
@@ -49,7 +49,7 @@ export const hoursRows = z
 export type HoursRow = z.output<typeof hoursRows>[number];
 
 /** What formulas call the number a question is answered by; empty where it is answered in words. */
-export const numberName = optionalLine('The name in formulas', 30)
+export const numberName = optionalLine(unsaid('The name in formulas'), 30)
   .refine((name) => name === '' || NUMBER_NAME.test(name), {
     ...later`A name in formulas has small letters, digits and _ only, and begins with a letter.`,
   })
@@ -64,12 +64,12 @@ export const questionRows = z
     z
       .object({
         /** Null is a new one. Answers given to it stay with it. */
-        id: rowId<number>('a question').nullable().default(null),
-        text: requiredLine('Question', 200),
+        id: rowId<number>(unsaid('a question')).nullable().default(null),
+        text: requiredLine(unsaid('Question'), 200),
         required: z.boolean(later`Say whether it must be answered.`).default(false),
         /** What may be answered; anything where the list is empty. */
         choices: z
-          .array(requiredLine('Answer', 80))
+          .array(requiredLine(unsaid('Answer'), 80))
           .max(12, later`At most twelve answers.`)
           .default([]),
         seenBy: z

@@ -1,17 +1,20 @@
-import { later, say } from '../language/say';
+import { unsaid, later, say } from '@/contracts/language/say';
 import { z } from 'zod';
 import type { EquipmentTypeId, PersonId, SpaceId } from '@/core/ids';
 import { requiredLine, rowId } from '@/contracts/forms/fields';
 import { ids } from './parts';
 
 /** What there is to say of a team. The name is at most 60 letters long. */
-export const teamDoc = z.object({ name: requiredLine('Name', 60), members: ids<PersonId>('a person') });
+export const teamDoc = z.object({
+  name: requiredLine(unsaid('Name'), 60),
+  members: ids<PersonId>(unsaid('a person')),
+});
 export type TeamDoc = z.output<typeof teamDoc>;
 
 /** What there is to say of a host. The name is at most 80 letters long, members at most 2,000. */
 export const organisationDoc = z.object({
-  name: requiredLine('Name', 80),
-  members: ids<PersonId>('a person', 2000),
+  name: requiredLine(unsaid('Name'), 80),
+  members: ids<PersonId>(unsaid('a person'), 2000),
 });
 export type OrganisationDoc = z.output<typeof organisationDoc>;
 
@@ -25,7 +28,7 @@ const LOOKED_AFTER = ['building', 'space', 'pool'] as const;
  * letters long and never another person's.
  */
 export const personDoc = z.object({
-  name: requiredLine('Name', 80),
+  name: requiredLine(unsaid('Name'), 80),
   email: z.email(later`That is no e-mail address.`).max(120, later`At most 120 letters.`),
   roles: z.array(z.enum(SITE_ROLES)).default([]),
   looksAfter: z
@@ -33,9 +36,9 @@ export const personDoc = z.object({
       z
         .object({
           of: z.enum(LOOKED_AFTER, later`Say whether a building, a space or equipment.`),
-          buildingId: rowId<number>('a building').nullable().default(null),
-          spaceId: rowId<SpaceId>('a space').nullable().default(null),
-          poolId: rowId<EquipmentTypeId>('equipment').nullable().default(null),
+          buildingId: rowId<number>(unsaid('a building')).nullable().default(null),
+          spaceId: rowId<SpaceId>(unsaid('a space')).nullable().default(null),
+          poolId: rowId<EquipmentTypeId>(unsaid('equipment')).nullable().default(null),
           /** Nothing is approved there without this person's consent. */
           asksConsent: z.boolean().default(false),
         })
@@ -47,8 +50,8 @@ export const personDoc = z.object({
     )
     .max(60, later`At most sixty places.`)
     .default([]),
-  teams: ids<number>('a team', 60),
-  organisations: ids<number>('an organisation', 60),
-  deputies: ids<PersonId>('a person', 60),
+  teams: ids<number>(unsaid('a team'), 60),
+  organisations: ids<number>(unsaid('an organisation'), 60),
+  deputies: ids<PersonId>(unsaid('a person'), 60),
 });
 export type PersonDoc = z.output<typeof personDoc>;

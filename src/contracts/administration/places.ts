@@ -1,4 +1,4 @@
-import { later, say } from '../language/say';
+import { unsaid, later, say } from '@/contracts/language/say';
 import { z } from 'zod';
 import { SEEING_ROLES, USUALLY_SEEN_BY } from '@/core/publishing/right-to-know';
 import { LANGUAGES } from '../language/languages';
@@ -21,17 +21,17 @@ import { clockText, fromToDates, hoursRows, ids, minutesOf, questionRows } from 
 
 /** What there is to say of the site of the office. Hours are minutes of the day in its own zone. */
 export const siteDoc = z.object({
-  name: requiredLine('Name', 80),
+  name: requiredLine(unsaid('Name'), 80),
   zone: z.string().refine(isZone, later`This is not a zone of the IANA database, such as Europe/London.`),
-  weekStart: wholeNumber('First day of the week', 1, 7),
+  weekStart: wholeNumber(unsaid('First day of the week'), 1, 7),
   language: z.enum(LANGUAGES, later`Choose a language.`).default('en'),
-  officeName: requiredLine('Name of the office', 80),
-  officePhone: requiredLine('Telephone', 40),
+  officeName: requiredLine(unsaid('Name of the office'), 80),
+  officePhone: requiredLine(unsaid('Telephone'), 40),
   officeEmail: z.email(later`That is no e-mail address.`),
-  accessMin: wholeNumber('Access minutes', 0, 1440),
-  exitMin: wholeNumber('Exit minutes', 0, 1440),
-  horizonMonths: wholeNumber('Months ahead', 1, 120),
-  grainMin: wholeNumber('Minutes of the grain', 1, 240),
+  accessMin: wholeNumber(unsaid('Access minutes'), 0, 1440),
+  exitMin: wholeNumber(unsaid('Exit minutes'), 0, 1440),
+  horizonMonths: wholeNumber(unsaid('Months ahead'), 1, 120),
+  grainMin: wholeNumber(unsaid('Minutes of the grain'), 1, 240),
   /** Whose people may make an account for themselves; none lets nobody. */
   registerDomains: z
     .array(
@@ -52,8 +52,8 @@ export const siteDoc = z.object({
     .array(
       z.object({
         layout: z.enum(LAYOUTS, later`Choose a layout.`),
-        setupMin: wholeNumber('Setup minutes', 0, 1440),
-        strikeMin: wholeNumber('Strike minutes', 0, 1440),
+        setupMin: wholeNumber(unsaid('Setup minutes'), 0, 1440),
+        strikeMin: wholeNumber(unsaid('Strike minutes'), 0, 1440),
       }),
     )
     .max(LAYOUTS.length, later`Each layout once.`)
@@ -74,7 +74,7 @@ export type SiteDoc = z.output<typeof siteDoc>;
 
 /** What there is to say of a season; its last day is not before its first. */
 export const seasonDoc = z
-  .object({ name: requiredLine('Name', 60), from: localDateField, to: localDateField })
+  .object({ name: requiredLine(unsaid('Name'), 60), from: localDateField, to: localDateField })
   .refine(({ from, to }) => to >= from, {
     path: ['to'],
     ...later`The last day must not be before the first.`,
@@ -83,7 +83,7 @@ export type SeasonDoc = z.output<typeof seasonDoc>;
 
 /** What there is to say of a note to days. */
 export const dayNoteDoc = z
-  .object({ name: requiredLine('Note', 80), from: localDateField, to: localDateField })
+  .object({ name: requiredLine(unsaid('Note'), 80), from: localDateField, to: localDateField })
   .refine(({ from, to }) => to >= from, {
     path: ['to'],
     ...later`The last day must not be before the first.`,
@@ -99,12 +99,12 @@ export const closureDoc = z
     kind: z.enum(['shut', 'open'], later`Say whether it is shut or open.`),
     owner: z.enum(OWNER_KINDS, later`Say whether the site, a building or a space.`),
     /** The site, where it is a further one; the building or space. */
-    siteId: rowId<number>('a site').nullable().default(null),
-    buildingId: rowId<number>('a building').nullable().default(null),
-    spaceId: rowId<SpaceId>('a space').nullable().default(null),
+    siteId: rowId<number>(unsaid('a site')).nullable().default(null),
+    buildingId: rowId<number>(unsaid('a building')).nullable().default(null),
+    spaceId: rowId<SpaceId>(unsaid('a space')).nullable().default(null),
     from: localDateTimeField,
     to: localDateTimeField,
-    reason: requiredLine('Reason', 120),
+    reason: requiredLine(unsaid('Reason'), 120),
   })
   .refine(({ from, to }) => to > from, { path: ['to'], ...later`The end must be after the start.` })
   .refine(({ owner, buildingId }) => owner !== 'building' || buildingId !== null, {
@@ -119,7 +119,7 @@ export type ClosureDoc = z.output<typeof closureDoc>;
 
 /** What there is to say of a further site. It has at least one line of hours. */
 export const furtherSiteDoc = z
-  .object({ name: requiredLine('Name', 80), hours: hoursRows })
+  .object({ name: requiredLine(unsaid('Name'), 80), hours: hoursRows })
   .refine(({ hours }) => hours.length > 0, {
     path: ['hours'],
     ...later`Say when it is open: without hours nothing can be asked for there.`,
@@ -128,9 +128,9 @@ export type FurtherSiteDoc = z.output<typeof furtherSiteDoc>;
 
 /** What there is to say of a building; `siteId` null is the site of the office. */
 export const buildingDoc = z.object({
-  name: requiredLine('Name', 80),
+  name: requiredLine(unsaid('Name'), 80),
   /** Null is the office's own. */
-  siteId: rowId<number>('a site').nullable().default(null),
+  siteId: rowId<number>(unsaid('a site')).nullable().default(null),
   hours: hoursRows,
 });
 export type BuildingDoc = z.output<typeof buildingDoc>;
@@ -151,33 +151,33 @@ const minutes = (what: string, most: number) => wholeNumber(what, 0, most).nulla
 
 const policyRow = z.object({
   from: localDateField,
-  noticeMin: minutes('Notice in minutes', 366 * 1440),
-  horizonMonths: wholeNumber('Months ahead', 1, 120).nullable().default(null),
-  shortestMin: minutes('Shortest length in minutes', 31 * 1440),
-  longestMin: minutes('Longest length in minutes', 31 * 1440),
+  noticeMin: minutes(unsaid('Notice in minutes'), 366 * 1440),
+  horizonMonths: wholeNumber(unsaid('Months ahead'), 1, 120).nullable().default(null),
+  shortestMin: minutes(unsaid('Shortest length in minutes'), 31 * 1440),
+  longestMin: minutes(unsaid('Longest length in minutes'), 31 * 1440),
   granted: z.enum(['on-request', 'instantly'], later`Say how it is granted.`).default('on-request'),
   /** Nobody named lets everybody ask. */
   roles: z.array(z.enum(ROLES)).default([]),
-  organisations: ids<number>('an organisation'),
+  organisations: ids<number>(unsaid('an organisation')),
 });
 
 /** What there is to say of a space; measures in metres, null where nobody has taken them. */
 export const spaceDoc = z
   .object({
-    buildingId: rowId<number>('a building'),
-    code: requiredLine('Code', 12).refine(
+    buildingId: rowId<number>(unsaid('a building')),
+    code: requiredLine(unsaid('Code'), 12).refine(
       (code) => /^[\p{L}\p{N}-]+$/u.test(code),
       later`A code has letters, figures and dashes only: it stands in addresses.`,
     ),
-    name: requiredLine('Name', 80),
-    areaM2: size('Area', 1_000_000),
-    lengthM: size('Length', 1000),
-    widthM: size('Width', 1000),
+    name: requiredLine(unsaid('Name'), 80),
+    areaM2: size(unsaid('Area'), 1_000_000),
+    lengthM: size(unsaid('Length'), 1000),
+    widthM: size(unsaid('Width'), 1000),
     stepFree: z.boolean().default(true),
     outdoor: z.boolean().default(false),
-    postedLimit: wholeNumber('Posted limit', 1, 100_000).nullable().default(null),
-    topUpMin: wholeNumber('Top-up minutes', 0, 1440).default(TOP_UP_MIN),
-    madeOf: ids<SpaceId>('a space', 60),
+    postedLimit: wholeNumber(unsaid('Posted limit'), 1, 100_000).nullable().default(null),
+    topUpMin: wholeNumber(unsaid('Top-up minutes'), 0, 1440).default(TOP_UP_MIN),
+    madeOf: ids<SpaceId>(unsaid('a space'), 60),
     seenBy: z.array(z.enum(SEEING_ROLES, later`Choose from the list.`)).default([...USUALLY_SEEN_BY]),
     features: z.array(z.enum(FEATURES)).default([]),
     layouts: z
@@ -185,10 +185,10 @@ export const spaceDoc = z
         z.object({
           layout: z.enum(LAYOUTS, later`Choose a layout.`),
           /** Left out where the house has not counted them: worked out from the area by published load factors. */
-          seats: wholeNumber('Seats', 0, 100_000).nullable().default(null),
+          seats: wholeNumber(unsaid('Seats'), 0, 100_000).nullable().default(null),
           /** Left out: as the house has it for the layout. */
-          setupMin: wholeNumber('Setup minutes', 0, 1440).nullable().default(null),
-          strikeMin: wholeNumber('Strike minutes', 0, 1440).nullable().default(null),
+          setupMin: wholeNumber(unsaid('Setup minutes'), 0, 1440).nullable().default(null),
+          strikeMin: wholeNumber(unsaid('Strike minutes'), 0, 1440).nullable().default(null),
         }),
       )
       .max(LAYOUTS.length, later`Each layout once.`),
@@ -197,14 +197,14 @@ export const spaceDoc = z
       .array(policyRow)
       .max(20, later`At most twenty rules.`)
       .default([]),
-    timetables: ids<number>('a timetable', 20),
+    timetables: ids<number>(unsaid('a timetable'), 20),
     questions: questionRows,
     doors: z
       .array(
         z.object({
           side: z.enum(SIDES, later`Choose a wall.`),
-          offsetM: metres('The way along the wall'),
-          widthM: metres('The width').positive(later`A door is wider than 0.`),
+          offsetM: metres(unsaid('The way along the wall')),
+          widthM: metres(unsaid('The width')).positive(later`A door is wider than 0.`),
         }),
       )
       .max(40, later`At most forty doors.`)
@@ -212,10 +212,10 @@ export const spaceDoc = z
     obstacles: z
       .array(
         z.object({
-          x: metres('The way from the left'),
-          y: metres('The way from above'),
-          w: metres('The width').positive(later`It is wider than 0.`),
-          h: metres('The depth').positive(later`It is deeper than 0.`),
+          x: metres(unsaid('The way from the left')),
+          y: metres(unsaid('The way from above')),
+          w: metres(unsaid('The width')).positive(later`It is wider than 0.`),
+          h: metres(unsaid('The depth')).positive(later`It is deeper than 0.`),
         }),
       )
       .max(100, later`At most a hundred obstacles.`)
@@ -242,7 +242,7 @@ export type SpaceDoc = z.output<typeof spaceDoc>;
 const periodRows = z
   .array(
     z
-      .object({ name: requiredLine('Period', 40), from: clockText, to: clockText })
+      .object({ name: requiredLine(unsaid('Period'), 40), from: clockText, to: clockText })
       .refine(({ from, to }) => minutesOf(to) > minutesOf(from), {
         path: ['to'],
         ...later`A period ends after it begins.`,
@@ -267,7 +267,7 @@ const periodRows = z
  */
 export const timetableDoc = z
   .object({
-    name: requiredLine('Name', 60),
+    name: requiredLine(unsaid('Name'), 60),
     ...fromToDates,
     periods: periodRows.refine((periods) => periods.length > 0, later`A timetable has one period at least.`),
     exceptions: z

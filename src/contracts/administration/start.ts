@@ -1,4 +1,4 @@
-import { later } from '@/contracts/language/say';
+import { later, unsaid } from '@/contracts/language/say';
 import { z } from 'zod';
 import { LANGUAGES } from '@/contracts/language/languages';
 import { LAYOUTS } from '@/core/seating/layouts';
@@ -10,23 +10,23 @@ import { clockText, minutesOf } from './parts';
 /** What a new office says of itself on its first day: enough to be asked for its first space. */
 export const startSchema = z
   .object({
-    site: requiredLine('Name of the site', 80),
+    site: requiredLine(unsaid('Name of the site'), 80),
     language: z.enum(LANGUAGES, later`Choose a language.`),
     zone: z.string(later`Choose the time zone.`).refine(isZone, later`Choose the time zone from the list.`),
-    officeName: requiredLine('Name of the office', 80),
-    officePhone: requiredLine('Telephone', 40),
+    officeName: requiredLine(unsaid('Name of the office'), 80),
+    officePhone: requiredLine(unsaid('Telephone'), 40),
     officeEmail: z.email(later`That is no e-mail address.`),
     opens: clockText,
     closes: clockText,
-    building: requiredLine('Name of the building', 80),
-    space: requiredLine('Name of the space', 80),
-    code: requiredLine('Code', 12).refine(
+    building: requiredLine(unsaid('Name of the building'), 80),
+    space: requiredLine(unsaid('Name of the space'), 80),
+    code: requiredLine(unsaid('Code'), 12).refine(
       (code) => /^[\p{L}\p{N}-]+$/u.test(code),
       later`A code has letters, figures and dashes only.`,
     ),
     layout: z.enum(LAYOUTS, later`Choose how it is usually set.`),
-    seats: wholeNumber('Seats', 1, 100_000),
-    name: requiredLine('Your name', 80),
+    seats: wholeNumber(unsaid('Seats'), 1, 100_000),
+    name: requiredLine(unsaid('Your name'), 80),
     email: z.email(later`That is no e-mail address.`),
     password: passwordField,
   })

@@ -1,4 +1,4 @@
-import { later, say } from '../language/say';
+import { unsaid, later, say } from '@/contracts/language/say';
 import { z } from 'zod';
 import type { EquipmentTypeId, ResourceId } from '@/core/ids';
 import { localDateTimeField, plainText, requiredLine, rowId, wholeNumber } from '@/contracts/forms/fields';
@@ -6,21 +6,21 @@ import { HUES } from './office';
 import { ids, questionRows } from './parts';
 
 /** What there is to say of a store. Its name is at most 80 letters long. */
-export const storeDoc = z.object({ name: requiredLine('Name', 80) });
+export const storeDoc = z.object({ name: requiredLine(unsaid('Name'), 80) });
 export type StoreDoc = z.output<typeof storeDoc>;
 
 /** Pieces that come to a stock or leave it: `delta` is never 0, `to` null is for good. */
 export const stockRow = z
   .object({
-    id: rowId<number>('a line').nullable().default(null),
+    id: rowId<number>(unsaid('a line')).nullable().default(null),
     /** Nothing is since always. */
     from: localDateTimeField.nullable().default(null),
     to: localDateTimeField.nullable().default(null),
-    delta: wholeNumber('How many more or fewer', -100_000, 100_000).refine(
+    delta: wholeNumber(unsaid('How many more or fewer'), -100_000, 100_000).refine(
       (delta) => delta !== 0,
       later`Nothing more and nothing fewer changes nothing.`,
     ),
-    reason: requiredLine('Reason', 120),
+    reason: requiredLine(unsaid('Reason'), 120),
   })
   .refine(({ from, to }) => !from || !to || to > from, {
     path: ['to'],
@@ -31,12 +31,12 @@ export type StockRow = z.output<typeof stockRow>;
 /** What there is to say of a type of equipment. Fetch and return take 0 to 1440 minutes each. */
 export const equipmentDoc = z
   .object({
-    name: requiredLine('Name', 80),
-    storeId: rowId<number>('a store'),
-    fetchMin: wholeNumber('Fetch minutes', 0, 1440),
-    returnMin: wholeNumber('Return minutes', 0, 1440),
+    name: requiredLine(unsaid('Name'), 80),
+    storeId: rowId<number>(unsaid('a store')),
+    fetchMin: wholeNumber(unsaid('Fetch minutes'), 0, 1440),
+    returnMin: wholeNumber(unsaid('Return minutes'), 0, 1440),
     /** The team whose people on shift are the stock. */
-    poolTeamId: rowId<number>('a team').nullable().default(null),
+    poolTeamId: rowId<number>(unsaid('a team')).nullable().default(null),
     stock: z
       .array(stockRow)
       .max(500, later`At most five hundred lines of stock.`)
@@ -44,8 +44,8 @@ export const equipmentDoc = z
     units: z
       .array(
         z.object({
-          id: rowId<ResourceId>('a unit').nullable().default(null),
-          name: requiredLine('Unit', 40),
+          id: rowId<ResourceId>(unsaid('a unit')).nullable().default(null),
+          name: requiredLine(unsaid('Unit'), 40),
         }),
       )
       .max(200, later`At most two hundred units.`)
@@ -54,13 +54,13 @@ export const equipmentDoc = z
     kit: z
       .array(
         z.object({
-          typeId: rowId<EquipmentTypeId>('equipment'),
-          quantity: wholeNumber('Quantity', 1, 1000),
+          typeId: rowId<EquipmentTypeId>(unsaid('equipment')),
+          quantity: wholeNumber(unsaid('Quantity'), 1, 1000),
         }),
       )
       .max(60, later`A kit holds at most sixty kinds.`)
       .default([]),
-    substitutes: ids<EquipmentTypeId>('equipment', 6),
+    substitutes: ids<EquipmentTypeId>(unsaid('equipment'), 6),
   })
   .superRefine(({ stock, units, kit, poolTeamId }, context) => {
     const fault = (path: (string | number)[], message: string) =>
@@ -83,28 +83,31 @@ export type EquipmentDoc = z.output<typeof equipmentDoc>;
 
 /** What there is to say of a service. Known ahead by 0 to 366 days; work in person-minutes. */
 export const serviceDoc = z.object({
-  name: requiredLine('Name', 60),
-  about: plainText('What it is', 200).default(''),
-  teamId: rowId<number>('a team'),
-  leadDays: wholeNumber('Days ahead', 0, 366),
-  crewMin: wholeNumber('Minutes of work', 0, 10_000),
+  name: requiredLine(unsaid('Name'), 60),
+  about: plainText(unsaid('What it is'), 200).default(''),
+  teamId: rowId<number>(unsaid('a team')),
+  leadDays: wholeNumber(unsaid('Days ahead'), 0, 366),
+  crewMin: wholeNumber(unsaid('Minutes of work'), 0, 10_000),
   questions: questionRows,
 });
 export type ServiceDoc = z.output<typeof serviceDoc>;
 
 /** What there is to say of an audience. The name is at most 40 letters long. */
-export const audienceDoc = z.object({ name: requiredLine('Audience', 40) });
+export const audienceDoc = z.object({ name: requiredLine(unsaid('Audience'), 40) });
 export type AudienceDoc = z.output<typeof audienceDoc>;
 
 /** What there is to say of a category; its mark is two letters. A mark is exactly two letters. */
 export const categoryDoc = z.object({
-  name: requiredLine('Name', 60),
-  mark: requiredLine('Mark', 2).refine((mark) => /^\p{L}{2}$/u.test(mark), later`A mark has two letters.`),
+  name: requiredLine(unsaid('Name'), 60),
+  mark: requiredLine(unsaid('Mark'), 2).refine(
+    (mark) => /^\p{L}{2}$/u.test(mark),
+    later`A mark has two letters.`,
+  ),
   hue: z.enum(HUES, later`Choose a colour.`),
-  about: plainText('What belongs in it', 200),
+  about: plainText(unsaid('What belongs in it'), 200),
   publish: z.boolean().default(true),
   audiences: z
-    .array(requiredLine('Audience', 40))
+    .array(requiredLine(unsaid('Audience'), 40))
     .max(12, later`At most twelve audiences.`)
     .default([]),
   questions: questionRows,

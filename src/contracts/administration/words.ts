@@ -1,4 +1,4 @@
-import { say } from '../language/say';
+import { say } from '@/contracts/language/say';
 import type { ChoiceList, NamedChoice } from './docs';
 import type { Field } from './form-parts';
 import { ENTRY_FORMS } from './forms';

@@ -1,5 +1,5 @@
 import type { Drawn, Move } from '@/contracts/requests/drawn';
-import { later } from '@/contracts/language/say';
+import { later, unsaid } from '@/contracts/language/say';
 import { z } from 'zod';
 import type { Verdict } from '@/core/checks/findings';
 import type { LocalDateTime } from '@/core/time/local-time';
@@ -26,7 +26,7 @@ export const alternativesSchema = z.discriminatedUnion('of', [
     of: z.literal('request'),
     reference: z.string(later`Name the request.`).max(20, later`That is no reference.`),
     occurrences: z
-      .array(rowId<OccurrenceId>('dates'))
+      .array(rowId<OccurrenceId>(unsaid('dates')))
       .max(3000, later`At most 3,000 dates.`)
       .optional(),
   }),

@@ -1,4 +1,4 @@
-import { later, say } from '@/contracts/language/say';
+import { later, say, unsaid } from '@/contracts/language/say';
 import { z } from 'zod';
 import type { EquipmentTypeId, SpaceId } from '@/core/ids';
 import { LAYOUTS, type Layout } from '@/core/seating/layouts';
@@ -31,16 +31,16 @@ const clockField = z
   .transform((text) => Number(text.slice(0, 2)) * 60 + Number(text.slice(3)));
 
 const want = z.object({
-  people: wholeNumber('People', 1, MOST_PEOPLE),
+  people: wholeNumber(unsaid('People'), 1, MOST_PEOPLE),
   /** Null: any layout that seats them. */
   layout: z.enum(LAYOUTS, later`Choose a layout from the list.`).nullable(),
   has: z.enum(FEATURES, later`Choose from the list.`).nullable(),
   /** Null: whichever fits. */
-  space: rowId<SpaceId>('a space from the list').nullable(),
+  space: rowId<SpaceId>(unsaid('a space from the list')).nullable(),
 });
 const pool = z.object({
-  type: rowId<EquipmentTypeId>('equipment from the list'),
-  quantity: wholeNumber('How many', 1, 10_000),
+  type: rowId<EquipmentTypeId>(unsaid('equipment from the list')),
+  quantity: wholeNumber(unsaid('How many'), 1, 10_000),
 });
 
 /**
@@ -53,7 +53,7 @@ export const earliestSchema = z
     pools: z.array(pool).max(POOL_LINES),
     first: localDateField,
     last: localDateField,
-    minutes: wholeNumber('Minutes', 15, 24 * 60),
+    minutes: wholeNumber(unsaid('Minutes'), 15, 24 * 60),
     between: clockField,
     and: clockField,
     on: z.enum(Object.keys(ON_DAYS) as [OnDays, ...OnDays[]], later`Choose from the list.`),

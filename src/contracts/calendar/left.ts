@@ -1,4 +1,4 @@
-import { later } from '@/contracts/language/say';
+import { later, unsaid } from '@/contracts/language/say';
 import { z } from 'zod';
 import { LONGEST_DATE_DAYS } from '@/contracts/requests/ask';
 import { localDateTimeField, wholeNumber } from '@/contracts/forms/fields';
@@ -10,8 +10,8 @@ export const leftSchema = z
   .object({
     startsAt: localDateTimeField,
     endsAt: localDateTimeField,
-    beforeMin: minutes('Minutes before').default(0),
-    afterMin: minutes('Minutes after').default(0),
+    beforeMin: minutes(unsaid('Minutes before')).default(0),
+    afterMin: minutes(unsaid('Minutes after')).default(0),
   })
   .refine(({ startsAt, endsAt }) => endsAt > startsAt, {
     path: ['endsAt'],

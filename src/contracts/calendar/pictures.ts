@@ -1,5 +1,5 @@
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { later } from '@/contracts/language/say';
+import { later, unsaid } from '@/contracts/language/say';
 import { z } from 'zod';
 import { idempotencyKey, requiredLine, rowId } from '@/contracts/forms/fields';
 
@@ -11,13 +11,13 @@ export type PictureOwner = (typeof PICTURE_OWNERS)[number];
 
 const owner = {
   of: z.enum(PICTURE_OWNERS, later`Say whether it is of a space or of equipment.`),
-  id: z.coerce.number().pipe(rowId<number>('what it is of')),
+  id: z.coerce.number().pipe(rowId<number>(unsaid('what it is of'))),
 };
 
 /** What a picture says of itself, in its address; the body is the picture. The picture is at most 20 MB. */
 export const sendPictureSchema = z.object({
   ...owner,
-  about: requiredLine('What is seen on it', MOST_CHARACTERS.pictureAbout),
+  about: requiredLine(unsaid('What is seen on it'), MOST_CHARACTERS.pictureAbout),
 });
 export type SendPictureInput = z.output<typeof sendPictureSchema>;
 
@@ -25,7 +25,7 @@ export type SendPictureInput = z.output<typeof sendPictureSchema>;
 export const dropPictureSchema = z.object({
   key: idempotencyKey,
   of: owner.of,
-  id: rowId<number>('what it is of'),
+  id: rowId<number>(unsaid('what it is of')),
 });
 export type DropPictureInput = z.output<typeof dropPictureSchema>;
 

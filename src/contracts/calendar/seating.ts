@@ -1,3 +1,4 @@
+import { unsaid } from '@/contracts/language/say';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { z } from 'zod';
 import { idempotencyKey, requiredLine } from '@/contracts/forms/fields';
@@ -49,7 +50,7 @@ export function planHref(code: string, query: PlanQuery = {}): string {
 /** Everything that makes a way to set rooms one of the house's own. */
 export const ownLayoutSchema = z.object({
   key: idempotencyKey,
-  name: requiredLine('What it is called', MOST_CHARACTERS.layoutName),
+  name: requiredLine(unsaid('What it is called'), MOST_CHARACTERS.layoutName),
   query: planQuerySchema.omit({ people: true, wheelchairs: true }),
 });
 export type OwnLayoutInput = z.output<typeof ownLayoutSchema>;

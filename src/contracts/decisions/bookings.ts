@@ -1,5 +1,5 @@
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { later, say } from '@/contracts/language/say';
+import { later, say, unsaid } from '@/contracts/language/say';
 import { z } from 'zod';
 import { OCCURRENCE_STATES, type OccurrenceState } from '@/core/changes/transitions';
 import type { CategoryId, OccurrenceId, SpaceId } from '@/core/ids';
@@ -47,8 +47,8 @@ export const bookingsQuerySchema = z.object({
     .default(''),
   from: day,
   to: day,
-  space: number('a space'),
-  category: number('a category'),
+  space: number(unsaid('a space')),
+  category: number(unsaid('a category')),
   state: z.enum(STATES_SOUGHT, later`Choose a state from the list.`).default('approved'),
   made: z.enum(['any', 'single', 'series'], later`Choose how they were asked for.`).default('any'),
 });
@@ -103,7 +103,7 @@ export const recategoriseSchema = z.object({
       (items) => new Set(items.map(({ reference }) => reference)).size === items.length,
       later`A request is listed twice.`,
     ),
-  categoryId: rowId<CategoryId>('a category from the list'),
-  reason: plainText('Reason', MOST_CHARACTERS.reason).default(''),
+  categoryId: rowId<CategoryId>(unsaid('a category from the list')),
+  reason: plainText(unsaid('Reason'), MOST_CHARACTERS.reason).default(''),
 });
 export type RecategoriseInput = z.output<typeof recategoriseSchema>;

@@ -1,7 +1,7 @@
 import { askedFieldSchemas } from '@/contracts/requests/request-fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { publicHtmlField } from '@/contracts/forms/public-text';
-import { later } from '@/contracts/language/say';
+import { later, unsaid } from '@/contracts/language/say';
 import { z } from 'zod';
 import { FACTS } from '@/core/publishing/facts';
 import type { CalendarFilter } from '@/core/publishing/calendar-filter';
@@ -37,12 +37,12 @@ const several = <Id extends number>(what: string) =>
 
 /** What a calendar shows; an empty list asks for nothing. */
 export const calendarFilterSchema = z.object({
-  buildings: several<BuildingId>('a building'),
-  spaces: several<SpaceId>('a space'),
-  categories: several<CategoryId>('a category'),
-  hosts: several<OrganisationId>('a host'),
+  buildings: several<BuildingId>(unsaid('a building')),
+  spaces: several<SpaceId>(unsaid('a space')),
+  categories: several<CategoryId>(unsaid('a category')),
+  hosts: several<OrganisationId>(unsaid('a host')),
   audiences: z
-    .array(requiredLine('Audience', 40))
+    .array(requiredLine(unsaid('Audience'), 40))
     .max(12, later`At most twelve audiences.`)
     .default([]),
 });
@@ -50,9 +50,9 @@ export const calendarFilterSchema = z.object({
 const readersSchema = z
   .object({
     kind: z.enum(READER_KINDS, later`Say who may read it.`),
-    people: several<PersonId>('a person'),
+    people: several<PersonId>(unsaid('a person')),
     roles: z.array(z.enum(ROLES, later`Choose from the list.`)).default([]),
-    organisations: several<OrganisationId>('an organisation'),
+    organisations: several<OrganisationId>(unsaid('an organisation')),
   })
   .refine(
     ({ kind, people, roles, organisations }) =>
@@ -65,7 +65,7 @@ const readersSchema = z
   .transform(({ kind, ...named }): Readers => (kind === 'named' ? { kind, ...named } : { kind }));
 
 const calendarFields = z.object({
-  name: requiredLine('Name', MOST_CHARACTERS.calendarName),
+  name: requiredLine(unsaid('Name'), MOST_CHARACTERS.calendarName),
   /** Empty is from the name. */
   slug: z
     .string(later`The address is missing.`)
@@ -76,7 +76,7 @@ const calendarFields = z.object({
     )
     .refine((text) => !RESERVED_SLUGS.includes(text), later`This address is taken by a page. Choose another.`)
     .default(''),
-  about: optionalLine('What it is for', MOST_CHARACTERS.calendarAbout),
+  about: optionalLine(unsaid('What it is for'), MOST_CHARACTERS.calendarAbout),
   mark: z
     .string(later`The mark is missing.`)
     .trim()
@@ -93,7 +93,7 @@ const calendarFields = z.object({
 /** What a filter would show, before it is saved. A null number is a calendar that is not kept yet. */
 export const calendarPreviewSchema = calendarFields.pick({ filter: true, facts: true }).extend({
   /** A calendar there is: what is picked for it and left out of it counts too. */
-  id: rowId<number>('a calendar').nullable().default(null),
+  id: rowId<number>(unsaid('a calendar')).nullable().default(null),
 });
 export type CalendarPreviewInput = z.output<typeof calendarPreviewSchema>;
 
@@ -101,7 +101,7 @@ export type CalendarPreviewInput = z.output<typeof calendarPreviewSchema>;
 export const saveCalendarSchema = calendarFields.extend({
   key: idempotencyKey,
   /** Null is a new one. */
-  id: rowId<number>('a calendar').nullable().default(null),
+  id: rowId<number>(unsaid('a calendar')).nullable().default(null),
   /** Of the calendar as whoever saves it saw it. */
   rowVersion: z.number().int().default(0),
 });
@@ -177,10 +177,10 @@ export const editNoticeSchema = z.object({
   secondLine: askedFieldSchemas.secondLine,
   publicHtml: publicHtmlField,
   /** Calendars it stands on besides those that show it anyway. */
-  picked: several<number>('a calendar'),
+  picked: several<number>(unsaid('a calendar')),
   /** Calendars it is kept off. */
-  excluded: several<number>('a calendar'),
-  reason: plainText('Reason', MOST_CHARACTERS.reason),
+  excluded: several<number>(unsaid('a calendar')),
+  reason: plainText(unsaid('Reason'), MOST_CHARACTERS.reason),
 });
 export type EditNoticeInput = z.output<typeof editNoticeSchema>;
 export type EditNoticeBody = z.input<typeof editNoticeSchema>;

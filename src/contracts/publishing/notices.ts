@@ -1,5 +1,5 @@
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { later } from '@/contracts/language/say';
+import { later, unsaid } from '@/contracts/language/say';
 import { z } from 'zod';
 import type { LocalDate, LocalDateTime } from '@/core/time/local-time';
 import { isSlug } from '@/core/publishing/slug';
@@ -35,9 +35,9 @@ export const noticesQuerySchema = z.object({
   on: z.union([z.literal('').transform(() => undefined), localDateField]).optional(),
   /** Addresses of calendars; without any those that are switched on at the start. */
   c: several.optional(),
-  category: number('a category'),
-  building: number('a building'),
-  host: number('a host'),
+  category: number(unsaid('a category')),
+  building: number(unsaid('a building')),
+  host: number(unsaid('a host')),
   q: z
     .string()
     .max(MOST_CHARACTERS.search, later`At most ${MOST_CHARACTERS.search} characters.`)

@@ -1,7 +1,7 @@
 import { askedFieldSchemas } from './request-fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { publicHtmlField } from '@/contracts/forms/public-text';
-import { later } from '@/contracts/language/say';
+import { later, unsaid } from '@/contracts/language/say';
 import { z } from 'zod';
 import type { OrganisationId, PersonId, SpaceId } from '@/core/ids';
 import { LAYOUTS } from '@/core/seating/layouts';
@@ -22,8 +22,8 @@ const distinct = <Item>(items: readonly Item[], key: (item: Item) => unknown): b
 
 /** An answer to a question, as it is written. Empty is no answer. */
 export const answerSchema = z.object({
-  questionId: rowId<number>('a question'),
-  answer: plainText('The answer', MOST_CHARACTERS.answer),
+  questionId: rowId<number>(unsaid('a question')),
+  answer: plainText(unsaid('The answer'), MOST_CHARACTERS.answer),
 });
 const answers = z
   .array(answerSchema)
@@ -32,7 +32,7 @@ const answers = z
   .default([]);
 
 /** A service that is wanted, with the answers to what it asks. Answers that are empty stand for none. */
-export const wantedServiceSchema = z.object({ serviceId: rowId<number>('a service'), answers });
+export const wantedServiceSchema = z.object({ serviceId: rowId<number>(unsaid('a service')), answers });
 
 /** A line of the running order: minutes from the start of the event, so that it goes along when the date moves. */
 export const orderLineSchema = z.object({
@@ -41,7 +41,7 @@ export const orderLineSchema = z.object({
     .int(later`Give a time.`)
     .min(-1440, later`At most a day before the start.`)
     .max(31 * 1440, later`At most 31 days after the start.`),
-  text: requiredLine('What happens then', MOST_CHARACTERS.orderLine),
+  text: requiredLine(unsaid('What happens then'), MOST_CHARACTERS.orderLine),
   /** Shown to readers; the others are for crews and the office. */
   isPublic: z.boolean().default(false),
 });
@@ -50,7 +50,7 @@ export const orderLineSchema = z.object({
 export const secondChoiceSchema = z
   .object({
     /** Null: the same space as before. */
-    spaceId: rowId<SpaceId>('a space').nullable().default(null),
+    spaceId: rowId<SpaceId>(unsaid('a space')).nullable().default(null),
     /** Null: the same time. */
     startsAt: localDateTimeField.nullable().default(null),
   })
@@ -69,7 +69,7 @@ export const spaceWantsSchema = z.object({
     .array(z.enum(FEATURES, later`Choose from the list.`))
     .max(FEATURES.length, later`Listed twice.`)
     .default([]),
-  building: optionalLine('Building', 100),
+  building: optionalLine(unsaid('Building'), 100),
 });
 
 /** The fields of a request that take neither place nor time. */
@@ -77,7 +77,7 @@ export const askDetails = {
   kind: z.enum(REQUEST_KINDS, later`Say what you ask for.`).default('space'),
   ...askedFieldSchemas,
   jointHostIds: z
-    .array(rowId<OrganisationId>('a host'))
+    .array(rowId<OrganisationId>(unsaid('a host')))
     .max(12, later`At most twelve hosts beside the lead.`)
     .default([]),
   services: z
@@ -95,7 +95,7 @@ export const askDetails = {
   publicHtml: publicHtmlField.optional(),
   /** Calendars it is wanted on besides those that show it anyway; the office accepts it there. */
   calendarIds: z
-    .array(rowId<number>('a calendar'))
+    .array(rowId<number>(unsaid('a calendar')))
     .max(12, later`At most twelve calendars.`)
     .refine((all) => distinct(all, (id) => id), later`A calendar is listed twice.`)
     .default([]),
@@ -111,5 +111,5 @@ export const askDetails = {
     .refine((all) => distinct(all, (key) => key), later`A file is listed twice.`)
     .default([]),
   /** For whom it is asked, where that is somebody else. */
-  onBehalfOf: rowId<PersonId>('a person').nullable().default(null),
+  onBehalfOf: rowId<PersonId>(unsaid('a person')).nullable().default(null),
 } as const;

@@ -1,5 +1,5 @@
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { later, say, sayNumber } from '@/contracts/language/say';
+import { later, say, sayNumber, unsaid } from '@/contracts/language/say';
 import { z } from 'zod';
 import type { CategoryId, EquipmentTypeId, OrganisationId, ResourceId, SpaceId } from '@/core/ids';
 import { parseRule } from '@/core/recurrence/parse-rule';
@@ -30,13 +30,13 @@ const minutes = (what: string) => wholeNumber(what, 0, 1440);
 
 /** A space that is wanted, with how it is to be set. Setup and strike are whole minutes from 0. */
 export const wantedSpaceSchema = z.object({
-  spaceId: rowId<SpaceId>('a space'),
+  spaceId: rowId<SpaceId>(unsaid('a space')),
   layout: z.enum(LAYOUTS, later`Choose a layout.`),
-  setupMin: minutes('Setup minutes'),
-  strikeMin: minutes('Strike minutes'),
+  setupMin: minutes(unsaid('Setup minutes')),
+  strikeMin: minutes(unsaid('Strike minutes')),
   /** In this space, where that is not everybody. */
-  people: wholeNumber('People in this space', 1, MOST_PEOPLE).optional(),
-  wheelchairs: wholeNumber('Wheelchair places', 0, MOST_PEOPLE).default(0),
+  people: wholeNumber(unsaid('People in this space'), 1, MOST_PEOPLE).optional(),
+  wheelchairs: wholeNumber(unsaid('Wheelchair places'), 0, MOST_PEOPLE).default(0),
   features: z
     .array(z.enum(FEATURES, later`Choose from the list.`))
     .max(FEATURES.length, later`Listed twice.`)
@@ -45,10 +45,10 @@ export const wantedSpaceSchema = z.object({
 
 /** Pieces of a type that are wanted; at least one. */
 export const wantedEquipmentSchema = z.object({
-  typeId: rowId<EquipmentTypeId>('equipment from the list'),
-  quantity: wholeNumber('Quantity', 1, 10_000),
+  typeId: rowId<EquipmentTypeId>(unsaid('equipment from the list')),
+  quantity: wholeNumber(unsaid('Quantity'), 1, 10_000),
   /** One numbered unit of the type; then the quantity is 1. */
-  unitId: rowId<ResourceId>('a unit').optional(),
+  unitId: rowId<ResourceId>(unsaid('a unit')).optional(),
 });
 
 const pickedStarts = z
@@ -71,7 +71,7 @@ export const whenSchema = z
     startsAt: localDateTimeField,
     /** The end, or a duration instead of it. */
     endsAt: localDateTimeField.optional(),
-    durationMin: wholeNumber('Duration in minutes', 1, LONGEST_DATE_DAYS * 1440).optional(),
+    durationMin: wholeNumber(unsaid('Duration in minutes'), 1, LONGEST_DATE_DAYS * 1440).optional(),
     /** Whole days; then start and end are midnights, the end that after the last day. */
     allDay: z.boolean().default(false),
     /** An RRULE value (RFC 5545), `FREQ=WEEKLY;BYDAY=TU`; null for one date or dates picked by hand. */
@@ -102,10 +102,10 @@ export const whenSchema = z
 
 /** What is needed to check: everything that takes place, time or stock. */
 const checkFields = z.object({
-  people: wholeNumber('People expected', 1, MOST_PEOPLE),
+  people: wholeNumber(unsaid('People expected'), 1, MOST_PEOPLE),
   when: whenSchema,
-  accessMin: minutes('Access minutes'),
-  exitMin: minutes('Exit minutes'),
+  accessMin: minutes(unsaid('Access minutes')),
+  exitMin: minutes(unsaid('Exit minutes')),
   spaces: z
     .array(wantedSpaceSchema, later`Choose a space.`)
     .max(6, later`At most six spaces in one request.`)
@@ -122,17 +122,17 @@ const checkFields = z.object({
     ),
   /** For whom it is; the category's usual audiences where nothing is said. */
   audiences: z
-    .array(requiredLine('Audience', 40))
+    .array(requiredLine(unsaid('Audience'), 40))
     .max(12, later`At most twelve audiences.`)
     .optional(),
-  categoryId: rowId<CategoryId>('a category').optional(),
+  categoryId: rowId<CategoryId>(unsaid('a category')).optional(),
   moreCategoryIds: z
-    .array(rowId<CategoryId>('a category'))
+    .array(rowId<CategoryId>(unsaid('a category')))
     .max(6, later`At most six more categories.`)
     .default([]),
   /** Services wanted, as far as a check needs them: their crews have work with the dates. */
   serviceIds: z
-    .array(rowId('a service'))
+    .array(rowId(unsaid('a service')))
     .max(20, later`At most twenty services.`)
     .optional(),
   publish: z.boolean(later`Say whether to publish.`).default(false),
@@ -177,10 +177,10 @@ export const askSchema = checkFields
   .omit({ serviceIds: true })
   .extend({
     key: idempotencyKey,
-    title: requiredLine('Title', MOST_CHARACTERS.title),
-    publicText: plainText('Public text', 2000),
-    categoryId: rowId<CategoryId>('a category'),
-    hostId: rowId<OrganisationId>('a lead host'),
+    title: requiredLine(unsaid('Title'), MOST_CHARACTERS.title),
+    publicText: plainText(unsaid('Public text'), 2000),
+    categoryId: rowId<CategoryId>(unsaid('a category')),
+    hostId: rowId<OrganisationId>(unsaid('a lead host')),
     publish: z.boolean(later`Say whether to publish.`),
     /** The office may give another space of its own accord. */
     otherSpaceOk: z.boolean().default(false),

@@ -1,5 +1,5 @@
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { later, say, sayNumber } from '@/contracts/language/say';
+import { later, say, sayNumber, unsaid } from '@/contracts/language/say';
 import { z } from 'zod';
 import type { OccurrenceId } from '@/core/ids';
 import { idempotencyKey, localDateTimeField, plainText, rowId, wholeNumber } from '@/contracts/forms/fields';
@@ -21,13 +21,13 @@ export const whyTooMany = (dates: number): string | null =>
 export const TOO_MANY_IN_STEP = { error: sayTooManyInStep };
 
 const pickedDates = z
-  .array(rowId<OccurrenceId>('dates'), later`Pick at least one date.`)
+  .array(rowId<OccurrenceId>(unsaid('dates')), later`Pick at least one date.`)
   .min(1, later`Pick at least one date.`)
   .max(MOST_IN_STEP, TOO_MANY_IN_STEP)
   .transform((ids) => [...new Set(ids)]);
 
 /** The version of what was looked at; another one now is refused. */
-export const versionField = wholeNumber('Version', 1, Number.MAX_SAFE_INTEGER);
+export const versionField = wholeNumber(unsaid('Version'), 1, Number.MAX_SAFE_INTEGER);
 
 /** Dates of one request, as whoever decides saw it; refused when it has changed since. */
 const item = z.object({
@@ -36,7 +36,7 @@ const item = z.object({
   occurrences: pickedDates,
 });
 
-const reason = plainText('Reason', MOST_CHARACTERS.reason);
+const reason = plainText(unsaid('Reason'), MOST_CHARACTERS.reason);
 const neededReason = (what: string) =>
   reason.refine((text) => text !== '', later`${what} needs a reason: the requester reads it.`);
 
@@ -47,7 +47,7 @@ const patches = {
   patch: datePatchSchema.optional(),
   /** Dates that go another way than the rest. */
   each: z
-    .array(z.object({ occurrence: rowId<OccurrenceId>('a date'), patch: datePatchSchema }))
+    .array(z.object({ occurrence: rowId<OccurrenceId>(unsaid('a date')), patch: datePatchSchema }))
     .max(MOST_IN_STEP, TOO_MANY_IN_STEP)
     .default([]),
 };
@@ -67,8 +67,8 @@ export const stepSchema = z.discriminatedUnion(
   'action',
   [
     z.object({ action: z.literal('approve'), reason }),
-    z.object({ action: z.literal('decline'), reason: neededReason('Declining') }),
-    z.object({ action: z.literal('skip'), reason: neededReason('Leaving a date out') }),
+    z.object({ action: z.literal('decline'), reason: neededReason(unsaid('Declining')) }),
+    z.object({ action: z.literal('skip'), reason: neededReason(unsaid('Leaving a date out')) }),
     z.object({ action: z.literal('withdraw'), reason }),
     z.object({ action: z.literal('cancel'), reason }),
     /** Withdraws what waits and cancels what is approved: giving dates up without having to tell them apart. */

@@ -1,5 +1,5 @@
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { later } from '@/contracts/language/say';
+import { later, unsaid } from '@/contracts/language/say';
 import { z } from 'zod';
 import type { ClaimId } from '@/core/ids';
 import type { ConsentAnswer, ConsentState } from '@/core/checks/consent';
@@ -15,11 +15,11 @@ export const consentSchema = z
     key: idempotencyKey,
     answer: z.enum(['given', 'refused'] satisfies ConsentAnswer[]),
     claims: z
-      .array(rowId<ClaimId>('dates'), later`Pick at least one date.`)
+      .array(rowId<ClaimId>(unsaid('dates')), later`Pick at least one date.`)
       .min(1, later`Pick at least one date.`)
       .max(MOST_IN_STEP, TOO_MANY_IN_STEP)
       .transform((ids) => [...new Set(ids)]),
-    reason: plainText('Reason', MOST_CHARACTERS.reason),
+    reason: plainText(unsaid('Reason'), MOST_CHARACTERS.reason),
   })
   .refine(({ answer, reason }) => answer === 'given' || reason !== '', {
     path: ['reason'],

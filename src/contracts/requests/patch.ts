@@ -1,4 +1,4 @@
-import { later } from '@/contracts/language/say';
+import { later, unsaid } from '@/contracts/language/say';
 import { z } from 'zod';
 import type { EquipmentTypeId, ResourceId, SpaceId } from '@/core/ids';
 import { LAYOUTS } from '@/core/seating/layouts';
@@ -22,12 +22,12 @@ export const datePatchSchema = z
       .string()
       .regex(/^([01]\d|2[0-3]):[0-5]\d$/, later`A time of day is written as 18:15.`)
       .optional(),
-    lengthMin: wholeNumber('Length in minutes', 1, 31 * 1440).optional(),
+    lengthMin: wholeNumber(unsaid('Length in minutes'), 1, 31 * 1440).optional(),
     spaces: z
       .array(
         z.object({
-          from: rowId<SpaceId>('the space to leave'),
-          to: rowId<SpaceId>('the space to go to'),
+          from: rowId<SpaceId>(unsaid('the space to leave')),
+          to: rowId<SpaceId>(unsaid('the space to go to')),
           layout: z.enum(LAYOUTS, later`Choose a layout.`).optional(),
         }),
       )
@@ -36,18 +36,18 @@ export const datePatchSchema = z
     /** For a date that has no space yet. */
     place: z
       .object({
-        spaceId: rowId<SpaceId>('the space to go to'),
+        spaceId: rowId<SpaceId>(unsaid('the space to go to')),
         layout: z.enum(LAYOUTS, later`Choose a layout.`).optional(),
       })
       .optional(),
-    people: wholeNumber('People expected', 1, 100_000).optional(),
-    accessMin: wholeNumber('Access minutes', 0, 1440).optional(),
-    exitMin: wholeNumber('Exit minutes', 0, 1440).optional(),
+    people: wholeNumber(unsaid('People expected'), 1, 100_000).optional(),
+    accessMin: wholeNumber(unsaid('Access minutes'), 0, 1440).optional(),
+    exitMin: wholeNumber(unsaid('Exit minutes'), 0, 1440).optional(),
     equipment: z
       .array(
         z.object({
-          typeId: rowId<EquipmentTypeId>('equipment from the list'),
-          quantity: wholeNumber('Quantity', 0, 10_000),
+          typeId: rowId<EquipmentTypeId>(unsaid('equipment from the list')),
+          quantity: wholeNumber(unsaid('Quantity'), 0, 10_000),
         }),
       )
       .max(40, later`At most forty kinds of equipment.`)
@@ -55,8 +55,8 @@ export const datePatchSchema = z
     units: z
       .array(
         z.object({
-          from: rowId<ResourceId>('the unit to leave'),
-          to: rowId<ResourceId>('the unit to take'),
+          from: rowId<ResourceId>(unsaid('the unit to leave')),
+          to: rowId<ResourceId>(unsaid('the unit to take')),
         }),
       )
       .max(40, later`At most forty units.`)

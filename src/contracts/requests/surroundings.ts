@@ -1,4 +1,4 @@
-import { later } from '@/contracts/language/say';
+import { later, unsaid } from '@/contracts/language/say';
 import { z } from 'zod';
 import type { EquipmentTypeId, SpaceId } from '@/core/ids';
 import type { WorldSnapshot } from '@/core/checks/world';
@@ -20,9 +20,11 @@ export const surroundingsSchema = z
     from: localDateField,
     to: localDateField,
     spaceIds: z
-      .array(rowId<SpaceId>('a space'))
+      .array(rowId<SpaceId>(unsaid('a space')))
       .max(MOST_SURROUNDING_SPACES, later`At most ${MOST_SURROUNDING_SPACES} spaces.`),
-    typeIds: z.array(rowId<EquipmentTypeId>('equipment')).max(40, later`At most forty kinds of equipment.`),
+    typeIds: z
+      .array(rowId<EquipmentTypeId>(unsaid('equipment')))
+      .max(40, later`At most forty kinds of equipment.`),
   })
   .refine(({ from, to }) => from <= to, {
     path: ['to'],

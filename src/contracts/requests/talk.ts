@@ -1,5 +1,5 @@
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { later } from '@/contracts/language/say';
+import { later, unsaid } from '@/contracts/language/say';
 import { z } from 'zod';
 import type { FileLine } from './files';
 import { idempotencyKey, plainText } from '@/contracts/forms/fields';
@@ -13,7 +13,7 @@ export const messageSchema = z
   .object({
     key: idempotencyKey,
     kind: z.enum(THREAD_KINDS, later`Say who is to read it.`).default('with-requester'),
-    text: plainText('The message', MOST_CHARACTERS.message),
+    text: plainText(unsaid('The message'), MOST_CHARACTERS.message),
     /** By the office: the request waits for the answer. */
     isQuestion: z.boolean(later`Say whether it is a question.`).default(false),
     fileKeys: z

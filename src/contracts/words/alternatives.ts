@@ -1,4 +1,4 @@
-import { say } from '../language/say';
+import { say } from '@/contracts/language/say';
 import type { Side } from '@/core/checks/rules/rule';
 import type { ClaimDraft } from '@/core/changes/plan-date';
 import type { AlternativeCost, AlternativeKind, SpaceSwap } from '@/core/alternatives/alternative';

@@ -1,4 +1,4 @@
-import { say, texts } from '../language/say';
+import { say, texts } from '@/contracts/language/say';
 import type { Loss, LossKind, Nearness } from '@/core/changes/what-is-lost';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { dateOf } from '@/core/time/local-time';

@@ -1,4 +1,4 @@
-import { say } from '../language/say';
+import { say } from '@/contracts/language/say';
 import { differencesBetween, type Difference } from '@/core/changes/differences';
 import type { ClaimDraft } from '@/core/changes/plan-date';
 import type { EquipmentTypeId, SpaceId } from '@/core/ids';

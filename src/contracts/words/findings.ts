@@ -1,4 +1,4 @@
-import { say, texts } from '../language/say';
+import { say, texts } from '@/contracts/language/say';
 import type { FindingFacts } from '@/core/checks/rules/all';
 import type { Side } from '@/core/checks/rules/rule';
 import { LAYOUT_WORDS } from './layouts';

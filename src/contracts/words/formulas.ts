@@ -1,4 +1,4 @@
-import { say, texts, sayNumber } from '../language/say';
+import { say, texts, sayNumber } from '@/contracts/language/say';
 import {
   FORMULA_FUNCTIONS,
   FORMULA_MOST,

@@ -1,4 +1,4 @@
-import { say, texts } from '../language/say';
+import { say, texts } from '@/contracts/language/say';
 import type { HueCheck, Sight } from '@/core/printing/hue-check';
 
 const SIGHT_WORDS: Readonly<Record<Sight, string>> = texts({

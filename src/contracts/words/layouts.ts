@@ -1,4 +1,4 @@
-import { say, texts } from '../language/say';
+import { say, texts } from '@/contracts/language/say';
 import type { Layout } from '@/core/seating/layouts';
 
 /** What people call a layout. */

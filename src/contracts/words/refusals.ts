@@ -1,4 +1,4 @@
-import { say } from '../language/say';
+import { say } from '@/contracts/language/say';
 import type { ErrorReply, Refusal, RefusalCode } from '@/contracts/base/refusal';
 import { countText } from './when';
 

@@ -1,4 +1,4 @@
-import { say } from '../language/say';
+import { say } from '@/contracts/language/say';
 import type { Stretch, WhenNow } from '@/core/changes/request-now';
 import { dateOf } from '@/core/time/local-time';
 import { hoursText, repetitionText } from './rule';

@@ -1,4 +1,4 @@
-import { say, sayAs, sayNumber, texts } from '../language/say';
+import { say, sayAs, sayNumber, texts } from '@/contracts/language/say';
 import {
   editorModel,
   type FormRule,

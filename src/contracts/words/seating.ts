@@ -1,4 +1,4 @@
-import { say, texts } from '../language/say';
+import { say, texts } from '@/contracts/language/say';
 import type { Piece } from '@/core/seating/plan/pieces';
 import type { Limit, SeatingPlan } from '@/core/seating/plan/plan-seating';
 import type { Side } from '@/core/seating/plan/room';

@@ -1,4 +1,4 @@
-import { texts } from '../language/say';
+import { texts } from '@/contracts/language/say';
 import type { ServiceState } from '@/core/work-orders/service-due';
 
 /** How far a service is arranged. */

@@ -1,4 +1,4 @@
-import { say, texts } from '../language/say';
+import { say, texts } from '@/contracts/language/say';
 import { statesPresent, type StateCounts } from '@/core/changes/request-state';
 import type { OccurrenceState } from '@/core/changes/transitions';
 import type { Verdict } from '@/core/checks/findings';

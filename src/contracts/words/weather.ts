@@ -1,4 +1,4 @@
-import { say } from '../language/say';
+import { say } from '@/contracts/language/say';
 import type { WeatherRisk } from '@/core/weather/outdoors';
 import { listText } from './rule';
 import { duringText } from './when';

@@ -11,7 +11,7 @@ import {
 } from '@/core/time/local-time';
 import { toEpochMinute, toLocal } from '@/core/time/zone';
 import { LOCALES, type Language } from '../language/languages';
-import { ownLanguage, say, sayCount } from '../language/say';
+import { ownLanguage, say, sayCount } from '@/contracts/language/say';
 import { ownSettings } from '@/contracts/language/own-settings';
 
 // Local values are formatted as if UTC: the wall time is the truth and needs no zone to be written down.

@@ -1,5 +1,5 @@
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { later } from '@/contracts/language/say';
+import { later, unsaid } from '@/contracts/language/say';
 import { z } from 'zod';
 import type { OccurrenceId, PersonId } from '@/core/ids';
 import { SERVICE_STATES, type ServiceState } from '@/core/work-orders/service-due';
@@ -74,23 +74,23 @@ export interface EventSetup {
   readonly teams: readonly (Named & { readonly people: readonly Named<PersonId>[] })[];
 }
 
-const occurrence = rowId<OccurrenceId>('a date');
+const occurrence = rowId<OccurrenceId>(unsaid('a date'));
 
 /** How far a service is arranged. A note is at most one line; a null day is none. */
 export const serviceStateSchema = z.object({
   key: idempotencyKey,
-  serviceId: rowId<number>('a service'),
+  serviceId: rowId<number>(unsaid('a service')),
   state: z.enum(SERVICE_STATES, later`Say how far the service is.`),
-  note: optionalLine('What is to say', MOST_CHARACTERS.remark),
+  note: optionalLine(unsaid('What is to say'), MOST_CHARACTERS.remark),
 });
 export type ServiceStateInput = z.output<typeof serviceStateSchema>;
 
 /** A promised thing was looked at; null takes the look back. */
 export const walkSchema = z.object({
   key: idempotencyKey,
-  line: requiredLine('What was promised', 300),
+  line: requiredLine(unsaid('What was promised'), 300),
   isRight: z.boolean(later`Say whether it is as promised.`).nullable(),
-  note: optionalLine('What is wrong with it', MOST_CHARACTERS.remark),
+  note: optionalLine(unsaid('What is wrong with it'), MOST_CHARACTERS.remark),
 });
 export type WalkInput = z.output<typeof walkSchema>;
 
@@ -105,13 +105,13 @@ export const attendanceSchema = z.discriminatedUnion(
     z.object({
       kind: z.literal('count'),
       key: idempotencyKey,
-      people: wholeNumber('How many came', 0, 100_000).nullable(),
+      people: wholeNumber(unsaid('How many came'), 0, 100_000).nullable(),
     }),
     z.object({
       kind: z.literal('names'),
       key: idempotencyKey,
       /** A line each; those that are there already stay as they are. */
-      names: plainText('The names', 100_000)
+      names: plainText(unsaid('The names'), 100_000)
         .transform((text) => [
           ...new Set(
             text
@@ -130,7 +130,7 @@ export const attendanceSchema = z.discriminatedUnion(
     z.object({
       kind: z.literal('here'),
       key: idempotencyKey,
-      name: requiredLine('The name', 120),
+      name: requiredLine(unsaid('The name'), 120),
       isHere: z.boolean(later`Say whether they are here.`),
     }),
   ],
@@ -142,7 +142,7 @@ export type AttendanceInput = z.output<typeof attendanceSchema>;
 export const followUpSchema = z.object({
   key: idempotencyKey,
   occurrenceId: occurrence,
-  text: requiredLine('What is left to do', MOST_CHARACTERS.followUp),
+  text: requiredLine(unsaid('What is left to do'), MOST_CHARACTERS.followUp),
   due: localDateField.nullable().default(null),
 });
 export type FollowUpInput = z.output<typeof followUpSchema>;

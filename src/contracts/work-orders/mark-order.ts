@@ -1,5 +1,5 @@
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { later } from '@/contracts/language/say';
+import { later, unsaid } from '@/contracts/language/say';
 import { z } from 'zod';
 import type { PersonId } from '@/core/ids';
 import { versionField } from '@/contracts/requests/change';
@@ -19,7 +19,7 @@ export type MarkOrderInput = z.output<typeof markOrderSchema>;
  */
 export const tickOrderSchema = z.object({
   key: idempotencyKey,
-  line: requiredLine('The line', 120),
+  line: requiredLine(unsaid('The line'), 120),
   isTicked: z.boolean(later`Say whether the line is ticked.`),
 });
 export type TickOrderInput = z.output<typeof tickOrderSchema>;
@@ -32,7 +32,7 @@ export type ReadOrderInput = z.output<typeof readOrderSchema>;
 export const noteOrderSchema = z.object({
   key: idempotencyKey,
   kind: z.enum(['note', 'problem'], later`Say whether it is a note or a problem.`),
-  text: plainText('What there is to say', MOST_CHARACTERS.orderNote).refine(
+  text: plainText(unsaid('What there is to say'), MOST_CHARACTERS.orderNote).refine(
     (text) => text.length > 0,
     later`Say what it is.`,
   ),
@@ -48,7 +48,7 @@ export type NoteOrderInput = z.output<typeof noteOrderSchema>;
 export const solveProblemSchema = z.object({ key: idempotencyKey });
 
 const orderIds = z
-  .array(rowId<number>('an order'))
+  .array(rowId<number>(unsaid('an order')))
   .min(1, later`Pick an order.`)
   .max(500, later`At most 500 orders at once.`);
 
@@ -61,7 +61,7 @@ export const assignOrdersSchema = z.object({
   key: idempotencyKey,
   orders: orderIds,
   /** Null leaves it to the team. */
-  personId: rowId<PersonId>('a person').nullable(),
+  personId: rowId<PersonId>(unsaid('a person')).nullable(),
 });
 export type AssignOrdersInput = z.output<typeof assignOrdersSchema>;
 

@@ -1,5 +1,5 @@
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { later } from '@/contracts/language/say';
+import { later, unsaid } from '@/contracts/language/say';
 import { z } from 'zod';
 import type { CategoryId, EquipmentTypeId, OccurrenceId, PersonId, SpaceId } from '@/core/ids';
 import { LAYOUTS } from '@/core/seating/layouts';
@@ -28,30 +28,30 @@ export const formulaField = z.string(later`Give a formula.`).transform((text, co
 });
 
 const edge = z.enum(DUE_EDGES, later`Choose a moment of the event.`);
-const offset = wholeNumber('Minutes before or after', -MOST_OFFSET_MIN, MOST_OFFSET_MIN).default(0);
+const offset = wholeNumber(unsaid('Minutes before or after'), -MOST_OFFSET_MIN, MOST_OFFSET_MIN).default(0);
 
 /** What a template says by itself, without what it is about and who does it. */
 export const templateFields = {
   phase: z.enum(TEMPLATE_PHASES, later`Choose when the work is done.`),
-  title: requiredLine('What is to be done', MOST_CHARACTERS.workTitle),
+  title: requiredLine(unsaid('What is to be done'), MOST_CHARACTERS.workTitle),
   per: z.enum(['space', 'date']).default('space'),
   due: edge,
   offsetMin: offset,
   /** Where an attendance ends. */
   until: z.object({ edge, offsetMin: offset }).nullable().default(null),
-  leadDays: wholeNumber('Days ahead', 0, 366).nullable().default(null),
+  leadDays: wholeNumber(unsaid('Days ahead'), 0, 366).nullable().default(null),
   checklist: z
-    .array(requiredLine('A line of the checklist', 120))
+    .array(requiredLine(unsaid('A line of the checklist'), 120))
     .max(30, later`A checklist has at most 30 lines.`)
     .default([]),
   /** People it takes for the minutes of setup, strike or attendance. */
-  crew: wholeNumber('People it takes', 0, 100).default(1),
+  crew: wholeNumber(unsaid('People it takes'), 0, 100).default(1),
   workFormula: formulaField.nullable().default(null),
   quantities: z
     .array(
       z.object({
-        name: requiredLine('What is brought', 60),
-        store: optionalLine('From where', 60),
+        name: requiredLine(unsaid('What is brought'), 60),
+        store: optionalLine(unsaid('From where'), 60),
         formula: formulaField,
       }),
     )
@@ -73,23 +73,23 @@ const ids = <Id extends number>(what: string) => z.array(rowId<Id>(what)).max(10
 
 const templateBody = {
   ...templateFields,
-  teamId: rowId<number>('a team'),
-  personId: rowId<PersonId>('a person').nullable().default(null),
+  teamId: rowId<number>(unsaid('a team')),
+  personId: rowId<PersonId>(unsaid('a person')).nullable().default(null),
   when: z.object({
     layouts: z.array(z.enum(LAYOUTS)).default([]),
-    spaces: ids<SpaceId>('a space'),
-    categories: ids<CategoryId>('a category'),
-    services: ids<number>('a service'),
+    spaces: ids<SpaceId>(unsaid('a space')),
+    categories: ids<CategoryId>(unsaid('a category')),
+    services: ids<number>(unsaid('a service')),
     answers: z
       .array(
         z.object({
-          questionId: rowId<number>('a question'),
-          answer: requiredLine('Answer', MOST_CHARACTERS.answer),
+          questionId: rowId<number>(unsaid('a question')),
+          answer: requiredLine(unsaid('Answer'), MOST_CHARACTERS.answer),
         }),
       )
       .max(100)
       .default([]),
-    equipment: ids<EquipmentTypeId>('equipment'),
+    equipment: ids<EquipmentTypeId>(unsaid('equipment')),
   }),
 };
 
@@ -101,7 +101,7 @@ export type TemplateInput = z.output<typeof templateSchema>;
 export const saveTemplateSchema = z.object({
   key: idempotencyKey,
   /** Null makes a new one. */
-  id: rowId<number>('a recipe').nullable(),
+  id: rowId<number>(unsaid('a recipe')).nullable(),
   version: versionField.nullable(),
   template: templateSchema,
   /** Tells what saving would do, and does nothing. */
@@ -123,7 +123,7 @@ export type RetireTemplateInput = z.output<typeof retireTemplateSchema>;
 export const tryTemplateSchema = z.object({
   template: templateSchema,
   /** Null is the last event that the template is about. */
-  occurrenceId: rowId<OccurrenceId>('an event').nullable(),
+  occurrenceId: rowId<OccurrenceId>(unsaid('an event')).nullable(),
 });
 export type TryTemplateInput = z.output<typeof tryTemplateSchema>;
 
@@ -134,7 +134,7 @@ export type TryTemplateInput = z.output<typeof tryTemplateSchema>;
 export const handOrderSchema = z
   .object({
     key: idempotencyKey,
-    occurrenceId: rowId<OccurrenceId>('a date').nullable(),
+    occurrenceId: rowId<OccurrenceId>(unsaid('a date')).nullable(),
     ...templateFields,
     teamId: templateBody.teamId,
     personId: templateBody.personId,

@@ -1,4 +1,4 @@
-import { later } from '@/contracts/language/say';
+import { later, unsaid } from '@/contracts/language/say';
 import { z } from 'zod';
 import type { PersonId } from '@/core/ids';
 import { idempotencyKey, localDateTimeField, rowId, wholeNumber } from '@/contracts/forms/fields';
@@ -84,10 +84,10 @@ export interface WeekView {
 export const addShiftSchema = z
   .object({
     key: idempotencyKey,
-    teamId: rowId<number>('a team'),
+    teamId: rowId<number>(unsaid('a team')),
     /** Null is so many of the team, whoever they are. */
-    personId: rowId<PersonId>('a person').nullable().default(null),
-    people: wholeNumber('People on shift', 1, 1000).default(1),
+    personId: rowId<PersonId>(unsaid('a person')).nullable().default(null),
+    people: wholeNumber(unsaid('People on shift'), 1, 1000).default(1),
     from: localDateTimeField,
     to: localDateTimeField,
   })
@@ -104,7 +104,7 @@ export const removeShiftSchema = z.object({ key: idempotencyKey });
 /** Whether somebody belongs to a team. What was given to somebody who leaves goes back to the team. */
 export const teamMemberSchema = z.object({
   key: idempotencyKey,
-  personId: rowId<PersonId>('a person'),
+  personId: rowId<PersonId>(unsaid('a person')),
   isMember: z.boolean(later`Say whether they are in the team.`),
 });
 export type TeamMemberInput = z.output<typeof teamMemberSchema>;

@@ -1,7 +1,6 @@
 'use client';
 import { LOCALES } from '@/contracts/language/languages';
-import { ownLanguage } from '@/contracts/language/say';
-import { say } from '@/contracts/language/say';
+import { ownLanguage, say } from '@/contracts/language/say';
 import { EditorContent, useEditor, useEditorState, type Editor } from '@tiptap/react';
 import StarterKit from '@tiptap/starter-kit';
 import { Bold, Heading, Italic, Link as LinkIcon, List, ListOrdered, Redo2, Undo2 } from 'lucide-react';

@@ -4,7 +4,7 @@ import type { OccurrenceId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { rowId } from '@/contracts/forms/fields';
 import { LANGUAGES } from '@/contracts/language/languages';
-import { ownLanguage } from '@/contracts/language/say';
+import { ownLanguage, unsaid } from '@/contracts/language/say';
 import type { OwnSettings } from '@/contracts/language/own-settings';
 import { writtenFor } from '../../platform/ambient';
 
@@ -24,7 +24,11 @@ export const payloadSchema = z.object({
   quote: z.string(),
   /** Dates that can be accepted by a link, and until when. */
   offer: z
-    .object({ occurrences: z.array(rowId<OccurrenceId>('dates')), until: z.number(), untilText: z.string() })
+    .object({
+      occurrences: z.array(rowId<OccurrenceId>(unsaid('dates'))),
+      until: z.number(),
+      untilText: z.string(),
+    })
     .nullable(),
 });
 export type MailPayload = z.output<typeof payloadSchema>;

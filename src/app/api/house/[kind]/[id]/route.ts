@@ -1,3 +1,4 @@
+import { unsaid } from '@/contracts/language/say';
 import { entryCommandSchema } from '@/contracts/administration/docs';
 import type { EntryKind } from '@/contracts/administration/kinds';
 import { keepingOfAddress } from '@/server/auth/house-policy';
@@ -7,6 +8,6 @@ import { doWithEntry } from '@/server/use-cases/administration/entries/entry-com
 export const POST = numberedRoute({
   action: keepingOfAddress,
   body: entryCommandSchema,
-  what: 'such thing',
+  what: unsaid('such thing'),
   run: (ctx, id, body, { kind }) => doWithEntry(ctx, kind as EntryKind, id, body),
 });

@@ -1,3 +1,4 @@
+import { unsaid } from '@/contracts/language/say';
 import { dropOwnLayoutSchema } from '@/contracts/calendar/seating';
 import { numberedRoute } from '@/server/http/numbered-route';
 import { dropOwnLayout } from '@/server/use-cases/administration/stock/own-layouts';
@@ -5,6 +6,6 @@ import { dropOwnLayout } from '@/server/use-cases/administration/stock/own-layou
 export const POST = numberedRoute({
   action: 'house.change',
   body: dropOwnLayoutSchema,
-  what: 'such way to set rooms',
+  what: unsaid('such way to set rooms'),
   run: (ctx, id, { key }) => dropOwnLayout(ctx, id, key),
 });

@@ -1,3 +1,4 @@
+import { unsaid } from '@/contracts/language/say';
 import { accountCommandSchema } from '@/contracts/accounts/account';
 import { numberedRoute } from '@/server/http/numbered-route';
 import { signOutEverywhere } from '@/server/use-cases/accounts/account/keep-accounts';
@@ -5,6 +6,6 @@ import { signOutEverywhere } from '@/server/use-cases/accounts/account/keep-acco
 export const POST = numberedRoute({
   action: 'people.keep',
   body: accountCommandSchema,
-  what: 'such person',
+  what: unsaid('such person'),
   run: (ctx, id, { key }) => signOutEverywhere(ctx, id, key, Date.now()),
 });

@@ -1,3 +1,4 @@
+import { unsaid } from '@/contracts/language/say';
 import { retireTemplateSchema } from '@/contracts/work-orders/templates';
 import { numberedRoute } from '@/server/http/numbered-route';
 import { retireTemplate } from '@/server/use-cases/work-orders/save-template';
@@ -5,6 +6,6 @@ import { retireTemplate } from '@/server/use-cases/work-orders/save-template';
 export const POST = numberedRoute({
   action: 'recipes.keep',
   body: retireTemplateSchema,
-  what: 'such recipe',
+  what: unsaid('such recipe'),
   run: retireTemplate,
 });

@@ -1,3 +1,4 @@
+import { unsaid } from '@/contracts/language/say';
 import { removeShiftSchema } from '@/contracts/work-orders/week-load';
 import { numberedRoute } from '@/server/http/numbered-route';
 import { removeShift } from '@/server/use-cases/work-orders/teams';
@@ -5,6 +6,6 @@ import { removeShift } from '@/server/use-cases/work-orders/teams';
 export const POST = numberedRoute({
   action: 'orders.lead',
   body: removeShiftSchema,
-  what: 'such shift',
+  what: unsaid('such shift'),
   run: (ctx, id, { key }) => removeShift(ctx, id, key),
 });

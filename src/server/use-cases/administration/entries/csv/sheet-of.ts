@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { say, unsaid } from '@/contracts/language/say';
 import { idOf, type EquipmentTypeId, type PersonId, type SpaceId } from '@/core/ids';
 import { LAYOUTS } from '@/core/seating/layouts';
 import { FEATURES } from '@/core/spaces/features';
@@ -70,7 +70,7 @@ function layoutOf(part: string): SpaceDoc['layouts'][number] {
       say`A layout is written as “rows of chairs 90 45/30”: seats, minutes of setting and clearing; not “${part}”.`,
     );
   return {
-    layout: oneOf(word, LAYOUTS, LAYOUT_WORDS, 'layout'),
+    layout: oneOf(word, LAYOUTS, LAYOUT_WORDS, unsaid('layout')),
     seats: Number(seats),
     setupMin: setup === undefined ? null : Number(setup),
     strikeMin: strike === undefined ? null : Number(strike),
@@ -90,12 +90,12 @@ const space: Sheet<'space'> = {
     {
       head: 'building',
       write: (doc, names) => names.nameOf('buildings', doc.buildingId),
-      read: (cell, names) => ({ buildingId: known(names, 'buildings', cell, 'building') }),
+      read: (cell, names) => ({ buildingId: known(names, 'buildings', cell, unsaid('building')) }),
     },
-    number<SpaceDoc, 'areaM2'>('area m2', 'areaM2'),
-    number<SpaceDoc, 'lengthM'>('length m', 'lengthM'),
-    number<SpaceDoc, 'widthM'>('width m', 'widthM'),
-    number<SpaceDoc, 'postedLimit'>('posted limit', 'postedLimit'),
+    number<SpaceDoc, 'areaM2'>(unsaid('area m2'), 'areaM2'),
+    number<SpaceDoc, 'lengthM'>(unsaid('length m'), 'lengthM'),
+    number<SpaceDoc, 'widthM'>(unsaid('width m'), 'widthM'),
+    number<SpaceDoc, 'postedLimit'>(unsaid('posted limit'), 'postedLimit'),
     flag<SpaceDoc, 'stepFree'>('step-free', 'stepFree'),
     flag<SpaceDoc, 'outdoor'>('outdoors', 'outdoor'),
     {
@@ -103,7 +103,7 @@ const space: Sheet<'space'> = {
       write: (doc) => joined(doc.features.map((each) => inEnglish(FEATURE_WORDS, each))),
       read: (cell) => ({
         features: listOf(cell)
-          .map((each) => oneOf(each, FEATURES, FEATURE_WORDS, 'feature'))
+          .map((each) => oneOf(each, FEATURES, FEATURE_WORDS, unsaid('feature')))
           .sort(),
       }),
     },
@@ -112,7 +112,7 @@ const space: Sheet<'space'> = {
       write: (doc, names) => joined(doc.madeOf.map((id) => codeOf(names, id))),
       read: (cell, names) => ({
         madeOf: listOf(cell)
-          .map((code) => idOf<SpaceId>(known(names, 'spaces', code, 'space with the code')))
+          .map((code) => idOf<SpaceId>(known(names, 'spaces', code, unsaid('space with the code'))))
           .sort((a, b) => a - b),
       }),
     },
@@ -143,10 +143,10 @@ const equipment: Sheet<'equipment'> = {
     {
       head: 'store',
       write: (doc, names) => names.nameOf('stores', doc.storeId),
-      read: (cell, names) => ({ storeId: known(names, 'stores', cell, 'store') }),
+      read: (cell, names) => ({ storeId: known(names, 'stores', cell, unsaid('store')) }),
     },
-    number<EquipmentDoc, 'fetchMin'>('fetch minutes', 'fetchMin'),
-    number<EquipmentDoc, 'returnMin'>('return minutes', 'returnMin'),
+    number<EquipmentDoc, 'fetchMin'>(unsaid('fetch minutes'), 'fetchMin'),
+    number<EquipmentDoc, 'returnMin'>(unsaid('return minutes'), 'returnMin'),
     {
       head: 'owned',
       write: (doc) => (doc.stock.length ? String(ownedOf(doc)) : ''),
@@ -164,7 +164,7 @@ const equipment: Sheet<'equipment'> = {
       write: (doc, names) => joined(doc.substitutes.map((id) => names.nameOf('equipment', id))),
       read: (cell, names) => ({
         substitutes: listOf(cell).map((each) =>
-          idOf<EquipmentTypeId>(known(names, 'equipment', each, 'equipment')),
+          idOf<EquipmentTypeId>(known(names, 'equipment', each, unsaid('equipment'))),
         ),
       }),
     },
@@ -185,7 +185,7 @@ const person: Sheet<'person'> = {
       write: (doc) => joined(doc.roles.map((role) => inEnglish(ROLE_WORDS, role))),
       read: (cell) => ({
         roles: listOf(cell)
-          .map((each) => oneOf(each, SITE_ROLES, ROLE_WORDS, 'role'))
+          .map((each) => oneOf(each, SITE_ROLES, ROLE_WORDS, unsaid('role')))
           .sort(),
       }),
     },
@@ -193,7 +193,7 @@ const person: Sheet<'person'> = {
       head: 'teams',
       write: (doc, names) => joined(doc.teams.map((id) => names.nameOf('teams', id))),
       read: (cell, names) => ({
-        teams: sorted(listOf(cell).map((each) => known(names, 'teams', each, 'team'))),
+        teams: sorted(listOf(cell).map((each) => known(names, 'teams', each, unsaid('team')))),
       }),
     },
     {
@@ -201,7 +201,7 @@ const person: Sheet<'person'> = {
       write: (doc, names) => joined(doc.organisations.map((id) => names.nameOf('organisations', id))),
       read: (cell, names) => ({
         organisations: sorted(
-          listOf(cell).map((each) => known(names, 'organisations', each, 'organisation')),
+          listOf(cell).map((each) => known(names, 'organisations', each, unsaid('organisation'))),
         ),
       }),
     },
@@ -218,7 +218,9 @@ const organisation: Sheet<'organisation'> = {
       head: 'members',
       write: (doc, names) => joined(doc.members.map((id) => names.nameOf('people', id))),
       read: (cell, names) => ({
-        members: sorted(listOf(cell).map((each) => idOf<PersonId>(known(names, 'people', each, 'person')))),
+        members: sorted(
+          listOf(cell).map((each) => idOf<PersonId>(known(names, 'people', each, unsaid('person')))),
+        ),
       }),
     },
   ],
@@ -247,7 +249,12 @@ const closure: Sheet<'closure'> = {
       head: 'kind',
       write: ({ kind }) => kind,
       read: (cell) => ({
-        kind: oneOf(cell, ['shut', 'open'] as const, { shut: 'shut', open: 'open' }, 'kind of closure'),
+        kind: oneOf(
+          cell,
+          ['shut', 'open'] as const,
+          { shut: 'shut', open: 'open' },
+          unsaid('kind of closure'),
+        ),
       }),
     },
     {
@@ -264,15 +271,17 @@ const closure: Sheet<'closure'> = {
           word,
           OWNERS,
           { site: 'site', building: 'building', space: 'space' },
-          'place: write site, building NAME or space CODE',
+          unsaid('place: write site, building NAME or space CODE'),
         );
         const name = rest.join(' ');
         return {
           owner,
-          siteId: owner === 'site' && name ? known(names, 'sites', name, 'further site') : null,
-          buildingId: owner === 'building' ? known(names, 'buildings', name, 'building') : null,
+          siteId: owner === 'site' && name ? known(names, 'sites', name, unsaid('further site')) : null,
+          buildingId: owner === 'building' ? known(names, 'buildings', name, unsaid('building')) : null,
           spaceId:
-            owner === 'space' ? idOf<SpaceId>(known(names, 'spaces', name, 'space with the code')) : null,
+            owner === 'space'
+              ? idOf<SpaceId>(known(names, 'spaces', name, unsaid('space with the code')))
+              : null,
         };
       },
     },
