@@ -30,9 +30,9 @@ export function run(command, args, { advice, env = {}, quiet = false }) {
 /** Several commands side by side; each has to succeed. */
 export async function runTogether(commands) {
   const codes = commands.map(
-    ({ command, args }) =>
+    ({ command, args, env }) =>
       new Promise((resolve) => {
-        const child = spawn(command, args, { cwd: ROOT, stdio: 'inherit' });
+        const child = spawn(command, args, { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ...env } });
         child.on('error', () => resolve('not started'));
         child.on('close', resolve);
       }),

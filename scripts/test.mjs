@@ -48,13 +48,19 @@ if (own.length) {
   await installAndBuild({ withTests: true });
   run('npx', ['jest', ...own], { advice, env: { CHROMIUM } });
 } else {
-  // What needs no browser on all cores; then the README's commands on a fresh checkout; then, on what was built there,
-  // the browser's.
+  // What needs no browser, and beside it, as they wait much of their time, the README's commands on a fresh checkout;
+  // then, on what was built there, the browser's.
   const fast = ['core', 'server', 'lint'];
-  run('npx', ['jest', `--maxWorkers=${WORKERS}`, '--selectProjects', ...fast], { advice });
   const E2E_APP = mkdtempSync(join(tmpdir(), 'calendario-checkout-'));
   process.on('exit', () => rmSync(E2E_APP, { recursive: true, force: true }));
-  run('npx', ['jest', '--selectProjects', 'first-commands'], { advice, env: { E2E_APP } });
+  await runTogether([
+    {
+      command: 'npx',
+      args: ['jest', `--maxWorkers=${WORKERS}`, '--selectProjects', ...fast],
+      advice,
+    },
+    { command: 'npx', args: ['jest', '--selectProjects', 'first-commands'], advice, env: { E2E_APP } },
+  ]);
   run('npx', ['jest', `--maxWorkers=${E2E_WORKERS}`, '--selectProjects', 'e2e'], {
     advice,
     env: { CHROMIUM, E2E_APP },

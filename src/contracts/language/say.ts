@@ -122,21 +122,31 @@ export const later = (
 // The names are for whoever looks for texts in the code.
 export const unsaid = <const Things>(things: Things, ..._names: readonly string[]): Things => things;
 
+const isPlain = (value: unknown): value is object =>
+  Array.isArray(value) ||
+  (typeof value === 'object' && value !== null && Object.getPrototypeOf(value) === Object.prototype);
+
 /**
- * Texts that are written down once: the same things, each text of them said when it is read. With names given only
- * what stands under those names is a text, the rest are keys and the like. Names given on are those of the fields that
- * are said; without them, all texts are.
+ * Texts that are written down once: a copy of the things in which each text is said when it is read. With names given
+ * only what stands under those names is a text, the rest are keys and the like; without them, all texts are. What is
+ * no plain object or list is taken over as it is.
  */
 export function texts<Things>(things: Things, ...names: readonly string[]): Things {
-  if (typeof things !== 'object' || things === null || '$$typeof' in things) return things;
+  if (!isPlain(things) || '$$typeof' in things) return things;
+  const copy = Array.isArray(things) ? [] : {};
   for (const [name, held] of Object.entries(Object.getOwnPropertyDescriptors(things))) {
-    if (!held.enumerable || !('value' in held)) continue;
+    if (Array.isArray(things) && name === 'length') continue;
     const value: unknown = held.value;
-    if (typeof value === 'object') texts(value, ...names);
-    else if (typeof value === 'string' && (names.length === 0 || names.includes(name)))
-      Object.defineProperty(things, name, { enumerable: true, configurable: true, get: () => say(value) });
+    const isText = typeof value === 'string' && (names.length === 0 || names.includes(name));
+    // What is said when it is read already is taken over as it is.
+    const said = held.get
+      ? held
+      : isText
+        ? { enumerable: true, configurable: true, get: () => say(value) }
+        : { ...held, value: texts(value, ...names) };
+    Object.defineProperty(copy, name, said);
   }
-  return things;
+  return copy as Things;
 }
 
 /**

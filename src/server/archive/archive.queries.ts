@@ -17,8 +17,6 @@ export const FILES_AND_PICTURES = query({
   row: { name: text(), stored: text(), bytes: integer(), sha256: text() },
 });
 
-export const DROP_SESSIONS = command({ sql: 'DELETE FROM session' });
-
 export const HOLD_UNSENT = command({
   sql: 'UPDATE outbox SET withdrawn_at_min = created_min WHERE sent_at_min IS NULL AND withdrawn_at_min IS NULL',
 });

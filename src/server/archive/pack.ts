@@ -11,7 +11,7 @@ import { sessionSecret } from '../platform/settings';
 import { officeContact } from '../repositories/house/office-contact';
 import { MANIFEST, makeArrivingFolder } from './folders';
 import { MIGRATIONS } from './archive.queries';
-import { DROP_SESSIONS } from './archive.queries';
+import { DROP_SESSIONS } from '../repositories/people/sessions.queries';
 
 /** The same bytes under another name, without copying them where the disk can. */
 function link(from: string, to: string): void {

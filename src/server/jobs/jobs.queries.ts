@@ -6,7 +6,6 @@ import { command, query } from '../db/statement';
 import { integer, json, rowNumber } from '../db/tables/column';
 import { Segment } from '../db/tables/requests';
 import { JobRun } from '../db/tables/house';
-import { Session } from '../db/tables/people';
 
 // A segment whose last live date was given up altogether goes on no more.
 export const ENDLESS_SERIES = query({
@@ -36,11 +35,6 @@ export const HAS_RUN = query({
   sql: 'SELECT 1 FROM job_run WHERE job = $job AND key = $key',
   bind: { job: JobRun.job, key: JobRun.key },
   row: { 1: integer() },
-});
-
-export const DROP_ENDED_SESSIONS = command({
-  sql: 'DELETE FROM session WHERE expires_ms <= $now',
-  bind: { now: Session.expires_ms },
 });
 
 export const DROP_OLD_RUNS = command({

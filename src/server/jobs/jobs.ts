@@ -11,7 +11,7 @@ import { publishDue } from '../use-cases/publishing/due-notices';
 import { settleApprovals } from '../use-cases/publishing/settle-approvals';
 import { isWholeLot, issueDueOrders } from '../use-cases/work-orders/issue-orders';
 import { materialiseSeries } from './series-goes-on';
-import { DROP_ENDED_SESSIONS } from './jobs.queries';
+import { DROP_ENDED_SESSIONS } from '../repositories/people/sessions.queries';
 
 /**
  * Work that time causes. Each run has a key; a key is run to its end once. Every job works off all that is due by

@@ -4,24 +4,11 @@ import { useState } from 'react';
 import { useWatch } from 'react-hook-form';
 import type { LocalDate } from '@/core/time/local-time';
 import { countText, dayShort } from '@/contracts/words/when';
-import { readTypedDate } from '@/ui/frame/typed-date';
+import { readTypedDates } from '@/ui/frame/typed-date';
 import type { PartProps } from './part-props';
 import { Press } from '@/ui/primitives/press';
 
-/** Days in a text, one or many, as people write them; and the pieces nobody can read. */
-async function readDays(text: string, today: LocalDate): Promise<{ days: LocalDate[]; unread: string[] }> {
-  const pieces = text
-    .split(/[,;\n]+|\s+and\s+/)
-    .map((piece) => piece.trim())
-    .filter(Boolean);
-  const read = await Promise.all(
-    pieces.map(async (piece) => ({ piece, day: await readTypedDate(piece, today) })),
-  );
-  return {
-    days: read.flatMap(({ day }) => day ?? []),
-    unread: read.flatMap(({ piece, day }) => (day ? [] : piece)),
-  };
-}
+const quotedList = (pieces: readonly string[]): string => pieces.map((piece) => `“${piece}”`).join(', ');
 
 /** Further days beside the first: typed or pasted, as many as one likes. */
 export function PickedDays({ form, choices, faults }: PartProps) {
@@ -29,15 +16,17 @@ export function PickedDays({ form, choices, faults }: PartProps) {
   const [pickedDays, startDate] = useWatch({ control, name: ['pickedDays', 'startDate'] });
   const [text, setText] = useState('');
   const [unread, setUnread] = useState<readonly string[]>([]);
+  const [leftOut, setLeftOut] = useState<readonly string[]>([]);
   const set = (days: string[]) => setValue('pickedDays', days, { shouldDirty: true });
   const add = async () => {
-    const found = await readDays(text, choices.today as LocalDate);
+    const found = await readTypedDates(text, choices.today as LocalDate);
     const all = new Set([...getValues('pickedDays'), ...found.days]);
     all.delete(getValues('startDate'));
     set([...all].sort());
     // What was not read stays to be put right; nothing is dropped.
     setText(found.unread.join(', '));
     setUnread(found.unread);
+    setLeftOut(found.leftOut);
   };
   return (
     <div className="sm:col-span-6">
@@ -66,10 +55,13 @@ export function PickedDays({ form, choices, faults }: PartProps) {
       <p
         id="picked-days-hint"
         className="mt-0.5 text-[0.92rem] text-soft"
-      >{say`One day or many, with commas or a line each; Enter adds them. All at the hours above.`}</p>
+      >{say`One day, many or a range (1–3 June), typed or pasted; Enter adds them. All at the hours above.`}</p>
       <div aria-live="polite">
         {unread.length > 0 && (
-          <p className="font-semibold text-clash">{say`Not read as a day: ${unread.map((piece) => `“${piece}”`).join(', ')}. Write it as 12 may or 2027-05-12.`}</p>
+          <p className="font-semibold text-clash">{say`Not read as a day: ${quotedList(unread)}. Write it as 12 may or 2027-05-12.`}</p>
+        )}
+        {leftOut.length > 0 && (
+          <p>{say`Not taken over: ${quotedList(leftOut)}. All days are at the hours above.`}</p>
         )}
         {faults.pickedDays && <p className="font-semibold text-clash">{faults.pickedDays}</p>}
         {pickedDays.length > 0 && (

@@ -18,7 +18,7 @@ import { Occurrence, Request } from '../../db/tables/requests';
 import { Space } from '../../db/tables/spaces';
 import { Organisation } from '../../db/tables/house';
 import { Person } from '../../db/tables/people';
-import { Calendar, FeedPart, UnsettledApproval, Published } from '../../db/tables/publishing';
+import { Calendar, UnsettledApproval, Published } from '../../db/tables/publishing';
 import { calendarFilter, publishedFacts, readers } from '../../db/tables/contents';
 
 export const WORDS = `json_array(r.title, r.second_line, r.public_text, r.public_html, r.contact,
@@ -137,11 +137,6 @@ export const CALENDAR_RULES = jsonQuery({
   ),
 });
 
-export const COUNT_CALENDARS_UP = command({
-  sql: 'UPDATE calendar SET version = version + 1 WHERE id IN (SELECT value FROM json_each($ids))',
-  bind: { ids: listOf(Calendar.id) },
-});
-
 export const DROP_SETTLED = command({
   sql: `DELETE FROM unsettled_approval AS u
      WHERE u.occurrence_id IN (SELECT o.id FROM occurrence o WHERE o.request_id IN (SELECT value FROM json_each($requests)))
@@ -161,19 +156,4 @@ export const WRITE_LEDGER = command({
   SELECT j.value->>0, j.value->>1, j.value->>2, $now, j.value->>3, j.value->>4 FROM json_each($rows) j WHERE true
   ON CONFLICT DO UPDATE SET gone_at_min = excluded.gone_at_min, gone_as = excluded.gone_as`,
   bind: { now: Published.shown_at_min, rows: lists() },
-});
-
-/** `$rows`: [calendar, segment, zone, fingerprint of times, of words], a list of lists. */
-export const DROP_TEXT = command({
-  sql: `INSERT INTO feed_part (calendar_id, segment_id, tzid, times_hash, words_hash)
-  SELECT j.value->>0, j.value->>1, j.value->>2, j.value->>3, j.value->>4 FROM json_each($rows) j WHERE true
-  ON CONFLICT DO UPDATE SET times_hash = excluded.times_hash, words_hash = excluded.words_hash, ics = NULL, json = NULL, fresh_until_min = NULL`,
-  bind: { rows: lists() },
-});
-
-/** `$rows`: [segment, iCalendar, JSON, fresh until], a list of lists. */
-export const STORE_PARTS = command({
-  sql: `UPDATE feed_part SET ics = j.value->>1, json = j.value->>2, fresh_until_min = j.value->>3 FROM json_each($rows) j
-  WHERE feed_part.calendar_id = $calendar AND feed_part.segment_id = j.value->>0`,
-  bind: { calendar: FeedPart.calendar_id, rows: lists() },
 });

@@ -20,7 +20,7 @@ import {
   type PublishedSegmentRow,
 } from './published-rows';
 import { writtenForAll } from '../../platform/ambient';
-import { STORE_PARTS } from './publishing.queries';
+import { STORE_PARTS } from '../../repositories/publishing/published.queries';
 
 const SHOWN_MIN = CANCELLED_SHOWN_DAYS * 1440;
 

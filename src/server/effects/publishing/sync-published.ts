@@ -26,7 +26,8 @@ import {
 } from './publishing-state';
 import { Occurrence, Request, Segment } from '../../db/tables/requests';
 import type { RowOf } from '../../db/tables/table';
-import { COUNT_CALENDARS_UP, DROP_SETTLED, DROP_TEXT, WRITE_LEDGER } from './publishing.queries';
+import { DROP_SETTLED, WRITE_LEDGER } from './publishing.queries';
+import { COUNT_CALENDARS_UP, DROP_TEXT } from '../../repositories/publishing/published.queries';
 import { Announced, UnsettledApproval } from '../../db/tables/publishing';
 import { addKeptCalendars, type KeptFor } from './kept-calendars';
 import { loaded, groupBy } from '@/core/lists';

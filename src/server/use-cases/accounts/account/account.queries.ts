@@ -1,4 +1,4 @@
-import { command, query } from '../../../db/statement';
+import { query } from '../../../db/statement';
 import { flag, integer, text } from '../../../db/tables/column';
 import { AccountLink, Person, Session } from '../../../db/tables/people';
 
@@ -63,9 +63,4 @@ export const UNINVITED_PEOPLE = query({
   sql: `SELECT id, name FROM person WHERE id IN (${UNINVITED})`,
   bind: { now: AccountLink.expires_ms },
   row: { id: Person.id, name: Person.name },
-});
-
-export const END_OTHER_SESSIONS = command({
-  sql: 'DELETE FROM session WHERE person_id = $id AND id IS NOT $but',
-  bind: { id: Session.person_id, but: Session.id.orNull() },
 });

@@ -14,7 +14,7 @@ import { queueAccountMail } from '../../../effects/letters/queue-account';
 import type { SignInLimits } from '../sign-in/sign-in-limits';
 import { writeCommand } from './account-commands';
 import { COUNT_OTHER_SESSIONS, OWN_ROW, SESSIONS } from './account.queries';
-import { END_OTHER_SESSIONS } from './account.queries';
+import { END_OTHER_SESSIONS } from '../../../repositories/people/sessions.queries';
 import { Person } from '../../../db/tables/people';
 
 interface PersonRow {

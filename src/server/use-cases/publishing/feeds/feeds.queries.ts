@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { SegmentId } from '@/core/ids';
-import { command, jsonQuery, query, queryFamily } from '../../../db/statement';
+import { jsonQuery, query, queryFamily } from '../../../db/statement';
 import { numberOf } from '../../../db/shapes';
 import { flag, integer, minute, text } from '../../../db/tables/column';
 import { Calendar, FeedPart } from '../../../db/tables/publishing';
@@ -48,18 +48,6 @@ export const SEGMENTS_LACKING_TEXT = jsonQuery({
   sql: `SELECT json_group_array(segment_id) AS json FROM (${LACKING} UNION ${AGED})`,
   bind: { calendar: FeedPart.calendar_id, now: FeedPart.fresh_until_min },
   value: z.array(numberOf<SegmentId>()),
-});
-
-export const DROP_ALL_TEXT = command({
-  sql: 'UPDATE feed_part SET ics = NULL, json = NULL, fresh_until_min = NULL',
-});
-
-export const COUNT_CALENDARS_UP = command({ sql: 'UPDATE calendar SET version = version + 1' });
-
-export const COUNT_UP_WHERE_AGED = command({
-  sql: `UPDATE calendar SET version = version + 1 WHERE id = $calendar AND EXISTS (SELECT 1 FROM feed_part INDEXED BY feed_part_aging
-        WHERE calendar_id = $calendar AND fresh_until_min IS NOT NULL AND fresh_until_min <= $now)`,
-  bind: { calendar: integer(), now: minute() },
 });
 
 /** Most entries of an Atom feed: the newest. */

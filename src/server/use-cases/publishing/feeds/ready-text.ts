@@ -12,7 +12,7 @@ import {
   STATE_OF_CALENDAR,
   JOINED_TEXT,
 } from './feeds.queries';
-import { DROP_ALL_TEXT, COUNT_CALENDARS_UP, COUNT_UP_WHERE_AGED } from './feeds.queries';
+import { DROP_ALL_TEXT, COUNT_EVERY_CALENDAR_UP, COUNT_UP_WHERE_AGED } from '../../../repositories/publishing/published.queries';
 import { Setting } from '../../../db/tables/house';
 
 /** What all ready text was made of besides what each event says of itself. */
@@ -48,7 +48,7 @@ async function dropWhereRenamed(ctx: Context, house: string | null, madeOf: Made
     // Text of which nobody has noted what it was made of may lead to another address.
     if (madeOf?.names !== names || madeOf.origin !== origin) {
       await tx.execute(DROP_ALL_TEXT);
-      await tx.execute(COUNT_CALENDARS_UP);
+      await tx.execute(COUNT_EVERY_CALENDAR_UP);
     }
     await tx.table(Setting).put({
       key: 'feed_text_of',

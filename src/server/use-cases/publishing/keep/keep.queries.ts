@@ -6,8 +6,8 @@ import { Notice, Request } from '../../../db/tables/requests';
 import { BUILDING } from '../../../repositories/names';
 import { MOST_LEDGER } from '@/contracts/publishing/ledger';
 import type { BuildingId, CategoryId, OrganisationId, SpaceId } from '@/core/ids';
-import { command, jsonQuery, query } from '../../../db/statement';
-import { integer, listOf, minute, oneOf, text } from '../../../db/tables/column';
+import { jsonQuery, query } from '../../../db/statement';
+import { integer, minute, oneOf, text } from '../../../db/tables/column';
 import { Calendar, Published } from '../../../db/tables/publishing';
 
 export const SLUG_TAKEN = query({
@@ -43,21 +43,6 @@ export const NAME_AND_SLUG = query({
 export const CALENDARS = query({
   sql: `SELECT id, name FROM calendar WHERE kind = 'made' ORDER BY position, id`,
   row: { id: Calendar.id, name: Calendar.name },
-});
-
-export const PUT_IN_ORDER = command({
-  sql: 'UPDATE calendar SET position = j.key FROM json_each($ids) j WHERE calendar.id = j.value',
-  bind: { ids: listOf(integer()) },
-});
-
-export const END_CALENDAR = command({
-  sql: 'UPDATE calendar SET retired_min = $now, version = version + 1, row_version = row_version + 1 WHERE id = $id',
-  bind: { id: Calendar.id, now: Calendar.retired_min },
-});
-
-export const REPLACE_LINK = command({
-  sql: 'UPDATE calendar SET link_no = link_no + 1, row_version = row_version + 1 WHERE id = $id',
-  bind: { id: Calendar.id },
 });
 
 // Retired ones too: what a calendar names has to be there to be taken out of it.

@@ -11,7 +11,7 @@ import type { Reader, Writer } from '../../../db/connection';
 import { writeEntryHistory } from '../../../repositories/house/entry-history';
 import { calendarChoices, saidOfCalendar } from './calendar-book';
 import { NAME_AND_SLUG, SLUG_TAKEN, CALENDARS_IN_ORDER, CALENDAR_OF_NAME, COUNT_SHOWN } from './keep.queries';
-import { END_CALENDAR, REPLACE_LINK, PUT_IN_ORDER } from './keep.queries';
+import { END_CALENDAR, REPLACE_LINK, PUT_IN_ORDER } from '../../../repositories/publishing/published.queries';
 import { CalendarSlugOld, Calendar } from '../../../db/tables/publishing';
 import { writeJson, asFlag } from '../../../db/tables/column';
 

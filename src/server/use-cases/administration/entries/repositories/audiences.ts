@@ -6,16 +6,8 @@ import { counted, lastPosition, nameFaults, writeRow, type EntryRepository } fro
 import { Request } from '../../../../db/tables/requests';
 import { readJson, writeJson } from '../../../../db/tables/column';
 import { Audience } from '../../../../db/tables/house';
-import {
-  RENAME_IN_CALENDARS,
-  RENAME_IN_CATEGORIES,
-  REQUESTS_FOR_AUDIENCE,
-  AUDIENCE_DOC,
-  AUDIENCE_LINES,
-  CALENDARS_BY_AUDIENCE,
-  CATEGORIES_FOR_AUDIENCE,
-  COUNT_FOR_AUDIENCE,
-} from './things.queries';
+import { RENAME_IN_CATEGORIES, REQUESTS_FOR_AUDIENCE, AUDIENCE_DOC, AUDIENCE_LINES, CALENDARS_BY_AUDIENCE, CATEGORIES_FOR_AUDIENCE, COUNT_FOR_AUDIENCE } from './things.queries';
+import { RENAME_IN_CALENDARS } from '../../../../repositories/publishing/published.queries';
 
 /** Categories, calendars and requests name audiences as they are called: all of them follow in the same change. */
 async function rename(change: ChangeSet, old: string, now: string): Promise<void> {

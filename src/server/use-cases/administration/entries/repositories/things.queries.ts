@@ -1,3 +1,4 @@
+import { hasName, renamedIn } from '../../../../db/name-lists';
 import {
   audienceDoc,
   categoryDoc,
@@ -106,22 +107,15 @@ export const CALENDARS_OF_CATEGORY = counting(
   `SELECT COUNT(*) AS n FROM calendar k WHERE k.kind = 'made' AND k.retired_min IS NULL AND EXISTS (SELECT 1 FROM json_each(k.filter->'categories') j WHERE j.value = $id)`,
 );
 
-const names = (list: string) => `EXISTS (SELECT 1 FROM json_each(${list}) j WHERE j.value = $old)`;
-const renamed = (list: string) =>
-  `(SELECT json_group_array(iif(j.value = $old, $new, j.value)) FROM json_each(${list}) j)`;
 const RENAMED = { old: Audience.name, new: Audience.name };
 
 export const REQUESTS_FOR_AUDIENCE = query({
-  sql: `SELECT id, audiences FROM request WHERE ${names('audiences')}`,
+  sql: `SELECT id, audiences FROM request WHERE ${hasName('audiences')}`,
   bind: { old: Audience.name },
   row: { id: Request.id, audiences: Request.audiences },
 });
 export const RENAME_IN_CATEGORIES = command({
-  sql: `UPDATE category SET audiences = ${renamed('audiences')}, row_version = row_version + 1 WHERE ${names('audiences')}`,
-  bind: RENAMED,
-});
-export const RENAME_IN_CALENDARS = command({
-  sql: `UPDATE calendar SET filter = json_set(filter, '$.audiences', json(${renamed("filter->'audiences'")})), row_version = row_version + 1 WHERE ${names("filter->'audiences'")}`,
+  sql: `UPDATE category SET audiences = ${renamedIn('audiences')}, row_version = row_version + 1 WHERE ${hasName('audiences')}`,
   bind: RENAMED,
 });
 
