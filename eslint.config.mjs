@@ -2,8 +2,8 @@ import next from 'eslint-config-next';
 import prettier from 'eslint-config-prettier';
 import boundaries from './eslint.boundaries.mjs';
 
-/** Words people see stand in say, or in something that is marked: else no other language has them. */
-const MARK = 'Mark this text (say, texts, unsaid), so that it is said in every language.';
+/** Words people see stand in t, or in something that is marked: else no other language has them. */
+const MARK = 'Mark this text (t, texts, untranslated), so that it is said in every language.';
 const unmarked = [
   'JSXText[value=/[A-Za-z]{2}/]',
   'JSXElement > JSXExpressionContainer > Literal[value=/[A-Za-z]{2}/]',

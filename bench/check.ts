@@ -127,7 +127,7 @@ export async function queryPlans(db: OpenDatabase): Promise<string> {
   const sent: { sql: string; bind: Record<string, unknown> | undefined }[] = [];
   const spy: Reader = {
     ...db,
-    kept: { get: () => undefined, set: () => undefined },
+    cache: { get: () => undefined, set: () => undefined },
     value: (of, ...args) => {
       sent.push({ sql: of.sql, bind: boundValues(of.bind, (args[0] ?? {}) as Record<string, unknown>) });
       return db.value(of, ...args);

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import ts from 'typescript';
-import { keyOf } from '@/contracts/language/say';
+import { keyOf } from '@/contracts/language/translate';
 
 /** A text of the application as the catalogue of another language has to have it. */
 export interface FoundText {
@@ -51,12 +51,12 @@ function* inCall(call: ts.CallExpression): Generator<string> {
   const callee = call.expression.getText();
   const literals = call.arguments.map((each) => textOf(each));
   const [first] = call.arguments;
-  if (callee === 'say' && literals[0]) yield literals[0];
-  if ((callee === 'countText' || callee === 'sayCount') && literals[1]) {
+  if (callee === 't' && literals[0]) yield literals[0];
+  if ((callee === 'countText' || callee === 'tCount') && literals[1]) {
     yield `${literals[1]}_one`;
     yield `${literals[1]}_other`;
   }
-  if ((callee === 'texts' || callee === 'unsaid') && first)
+  if ((callee === 'texts' || callee === 'untranslated') && first)
     yield* leaves(
       first,
       literals.slice(1).filter((each) => each !== null),
@@ -64,11 +64,11 @@ function* inCall(call: ts.CallExpression): Generator<string> {
 }
 
 function* inNode(node: ts.Node): Generator<string> {
-  if (ts.isTaggedTemplateExpression(node) && /^(say|later)$/.test(node.tag.getText()))
+  if (ts.isTaggedTemplateExpression(node) && /^(t|lazyText)$/.test(node.tag.getText()))
     yield keyOf(partsOf(node.template));
   if (ts.isTaggedTemplateExpression(node) && ts.isCallExpression(node.tag)) {
     const about = textOf(node.tag.arguments[0]);
-    if (node.tag.expression.getText() === 'sayAs' && about) yield `${keyOf(partsOf(node.template))}_${about}`;
+    if (node.tag.expression.getText() === 'tAs' && about) yield `${keyOf(partsOf(node.template))}_${about}`;
   }
   if (ts.isCallExpression(node)) yield* inCall(node);
   for (const child of node.getChildren()) yield* inNode(child);

@@ -3,7 +3,7 @@ import '@fontsource-variable/source-sans-3';
 import type { Metadata } from 'next';
 import Script from 'next/script';
 import type { ReactNode } from 'react';
-import { ownLanguage } from '@/contracts/language/say';
+import { ownLanguage } from '@/contracts/language/translate';
 import { ownSettings, settingsText } from '@/contracts/language/own-settings';
 import { currentContext, pageNonce } from '@/server/http/page';
 import { NO_OFFICE, officeContact } from '@/server/repositories/house/office-contact';

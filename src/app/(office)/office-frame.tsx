@@ -1,4 +1,4 @@
-import { say, sayAs } from '@/contracts/language/say';
+import { t, tAs } from '@/contracts/language/translate';
 import { redirect } from 'next/navigation';
 import Link from '@/ui/primitives/link';
 import type { ReactNode } from 'react';
@@ -26,18 +26,18 @@ const NOTES_DAYS = 1600;
 function navFor(person: SignedInPerson | null, news: number): NavItem[] {
   const may = (action: Parameters<typeof permissionFor>[0]) => permissionFor(action, person) === 'allowed';
   return [
-    ...(may('desk.read') ? [{ href: '/desk', label: say`Desk` }] : []),
-    { href: '/', label: say`Board` },
-    { href: '/dates', label: say`Dates` },
-    { href: '/places', label: say`Places` },
-    { href: '/notices', label: say`Notices` },
-    ...(may('consent.answer') ? [{ href: '/consents', label: say`Consents` }] : []),
-    ...(may('orders.read') ? [{ href: '/setups', label: say`Setups` }] : []),
-    ...(may('house.read') ? [{ href: '/house', label: say`House rules` }] : []),
+    ...(may('desk.read') ? [{ href: '/desk', label: t`Desk` }] : []),
+    { href: '/', label: t`Board` },
+    { href: '/dates', label: t`Dates` },
+    { href: '/places', label: t`Places` },
+    { href: '/notices', label: t`Notices` },
+    ...(may('consent.answer') ? [{ href: '/consents', label: t`Consents` }] : []),
+    ...(may('orders.read') ? [{ href: '/setups', label: t`Setups` }] : []),
+    ...(may('house.read') ? [{ href: '/house', label: t`House rules` }] : []),
     ...(may('request.read')
-      ? [{ href: '/requests', label: say`My requests`, count: news, countWords: say`new` }]
+      ? [{ href: '/requests', label: t`My requests`, count: news, countWords: t`new` }]
       : []),
-    { href: '/ask', label: sayAs('menu')`Ask for a space` },
+    { href: '/ask', label: tAs('menu')`Ask for a space` },
   ];
 }
 
@@ -59,13 +59,13 @@ export async function OfficeFrame({ children }: { children: ReactNode }) {
       <a
         href="#main"
         className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-raised focus:p-2"
-      >{say`To the page`}</a>
+      >{t`To the page`}</a>
       <header className="no-print border-b border-strong-rule bg-paper">
         <div className="mx-auto flex max-w-[120rem] flex-wrap items-center gap-x-6 gap-y-1 px-4 pt-1">
           <Link
             href="/"
             className="font-serif text-[1.3rem] leading-tight font-semibold no-underline"
-          >{say`Calendario`}</Link>
+          >{t`Calendario`}</Link>
           <NavLinks items={navFor(ctx.viewer, news)} />
           <div className="ml-auto flex items-center gap-3 py-1">
             <Account name={ctx.viewer?.name ?? null} />
@@ -78,12 +78,12 @@ export async function OfficeFrame({ children }: { children: ReactNode }) {
         {children}
       </main>
       <footer className="mx-auto w-full max-w-[120rem] border-t border-rule px-4 py-3 text-[0.9rem] text-soft">
-        {say`${office.site}. Questions: ${office.name}, ${office.phone}, ${office.email}. Times are those of ${office.tzid}. `}
-        <Link href="/settings">{say`Settings`}</Link>
+        {t`${office.site}. Questions: ${office.name}, ${office.phone}, ${office.email}. Times are those of ${office.tzid}. `}
+        <Link href="/settings">{t`Settings`}</Link>
         {ctx.viewer && (
           <>
             {' · '}
-            <Link href="/recent">{say`My recent actions`}</Link>
+            <Link href="/recent">{t`My recent actions`}</Link>
           </>
         )}
       </footer>

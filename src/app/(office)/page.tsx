@@ -1,4 +1,4 @@
-import { texts } from '@/contracts/language/say';
+import { texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { dateOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';

@@ -1,4 +1,4 @@
-import { later, unsaid } from '@/contracts/language/say';
+import { lazyText, untranslated } from '@/contracts/language/translate';
 import { z } from 'zod';
 import { idempotencyKey, requiredLine } from '@/contracts/forms/fields';
 
@@ -7,21 +7,21 @@ import { idempotencyKey, requiredLine } from '@/contracts/forms/fields';
  * to 200 letters.
  */
 export const passwordField = z
-  .string(later`Give a password.`)
-  .min(10, later`A password has at least ten characters.`)
-  .max(200, later`That password is too long.`);
+  .string(lazyText`Give a password.`)
+  .min(10, lazyText`A password has at least ten characters.`)
+  .max(200, lazyText`That password is too long.`);
 
 const address = z
-  .string(later`Give your e-mail address.`)
+  .string(lazyText`Give your e-mail address.`)
   .trim()
   .toLowerCase()
-  .pipe(z.email(later`That is no e-mail address.`).max(120, later`At most 120 letters.`));
+  .pipe(z.email(lazyText`That is no e-mail address.`).max(120, lazyText`At most 120 letters.`));
 
 /** Asks for a link that sets a new password. */
 export const forgottenSchema = z.object({ email: address });
 
 /** Asks for an account of one's own. The name is at most 80 letters long. */
-export const registerSchema = z.object({ name: requiredLine(unsaid('Your name'), 80), email: address });
+export const registerSchema = z.object({ name: requiredLine(untranslated('Your name'), 80), email: address });
 export type RegisterInput = z.output<typeof registerSchema>;
 
 /** What a link in a letter is used with. The link itself is in the address; it works once. */
@@ -33,8 +33,8 @@ export const takeLinkSchema = z.object({ password: passwordField });
  */
 export const changePasswordSchema = z.object({
   old: z
-    .string(later`Give the password you have now.`)
-    .min(1, later`Give the password you have now.`)
+    .string(lazyText`Give the password you have now.`)
+    .min(1, lazyText`Give the password you have now.`)
     .max(200),
   password: passwordField,
 });

@@ -1,4 +1,4 @@
-import { later } from '@/contracts/language/say';
+import { lazyText } from '@/contracts/language/translate';
 import { z } from 'zod';
 import type { MailKind } from '@/core/changes/mail-due';
 import type { MAIL_STATE_WORDS } from '@/contracts/words/mail';
@@ -37,7 +37,7 @@ export const sendNowSchema = z.object({});
 
 /** Link and answer are what makes it one: the same again gives the first result again. */
 export const offerAnswerSchema = z.object({
-  answer: z.enum(['accept', 'refuse'], later`Say yes or no.`),
+  answer: z.enum(['accept', 'refuse'], lazyText`Say yes or no.`),
 });
 export type OfferAnswerInput = z.output<typeof offerAnswerSchema>;
 

@@ -1,13 +1,13 @@
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { later, unsaid } from '@/contracts/language/say';
+import { lazyText, untranslated } from '@/contracts/language/translate';
 import { z } from 'zod';
 import { requiredLine, rowId } from '@/contracts/forms/fields';
 
 /** Marking a space or a pool as one's own first choice, or no longer. */
 export const pinSchema = z.object({
-  kind: z.enum(['space', 'pool'], later`Pin a space or a pool.`),
-  id: rowId<number>(unsaid('what to pin')),
-  isPinned: z.boolean(later`Say whether to pin it.`),
+  kind: z.enum(['space', 'pool'], lazyText`Pin a space or a pool.`),
+  id: rowId<number>(untranslated('what to pin')),
+  isPinned: z.boolean(lazyText`Say whether to pin it.`),
 });
 export type PinInput = z.output<typeof pinSchema>;
 
@@ -29,19 +29,21 @@ const SCREENS = Object.keys(SAVED_SCREENS) as [SavedScreen, ...SavedScreen[]];
  */
 export const keepViewSchema = z
   .object({
-    screen: z.enum(SCREENS, later`There is no such screen.`),
-    name: requiredLine(unsaid('The name'), MOST_CHARACTERS.viewName),
-    address: z.string(later`The address is missing.`).max(1000, later`The address is too long to keep.`),
+    screen: z.enum(SCREENS, lazyText`There is no such screen.`),
+    name: requiredLine(untranslated('The name'), MOST_CHARACTERS.viewName),
+    address: z
+      .string(lazyText`The address is missing.`)
+      .max(1000, lazyText`The address is too long to keep.`),
   })
   .refine(
     ({ screen, address }) =>
       address === SAVED_SCREENS[screen] || address.startsWith(`${SAVED_SCREENS[screen]}?`),
-    { path: ['address'], ...later`Only what this screen shows can be kept.` },
+    { path: ['address'], ...lazyText`Only what this screen shows can be kept.` },
   );
 export type KeepViewInput = z.output<typeof keepViewSchema>;
 
 /** Which saved view is let go. */
-export const dropViewSchema = z.object({ id: rowId<number>(unsaid('the view to let go')) });
+export const dropViewSchema = z.object({ id: rowId<number>(untranslated('the view to let go')) });
 
 /**
  * A saved view: its name, and what stands behind the address of its page. The address is that of its page from `?` on;
@@ -78,9 +80,9 @@ export function familiarRank({ spaces, usedSpaces }: Familiar, space: number): n
  */
 export const deputySchema = z.object({
   email: z
-    .email(later`Write the whole e-mail address of their account.`)
-    .max(200, later`The address is too long.`),
-  isDeputy: z.boolean(later`Say whether they may.`),
+    .email(lazyText`Write the whole e-mail address of their account.`)
+    .max(200, lazyText`The address is too long.`),
+  isDeputy: z.boolean(lazyText`Say whether they may.`),
 });
 export type DeputyInput = z.output<typeof deputySchema>;
 

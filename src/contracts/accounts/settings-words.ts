@@ -1,4 +1,4 @@
-import { texts } from '@/contracts/language/say';
+import { texts } from '@/contracts/language/translate';
 import type { REMINDERS_MIN } from '@/contracts/language/own-settings';
 
 /** How long before a booking a letter is wanted. */

@@ -1,18 +1,18 @@
-import { later } from '@/contracts/language/say';
+import { lazyText } from '@/contracts/language/translate';
 import { z } from 'zod';
 import type { Refusal } from '@/contracts/base/refusal';
 
 /** An address and a password; what is wrong of both is never said. */
 export const signInSchema = z.object({
   email: z
-    .string(later`Give your e-mail address.`)
+    .string(lazyText`Give your e-mail address.`)
     .trim()
-    .min(1, later`Give your e-mail address.`)
-    .max(200, later`That address is too long.`),
+    .min(1, lazyText`Give your e-mail address.`)
+    .max(200, lazyText`That address is too long.`),
   password: z
-    .string(later`Give your password.`)
-    .min(1, later`Give your password.`)
-    .max(200, later`That password is too long.`),
+    .string(lazyText`Give your password.`)
+    .min(1, lazyText`Give your password.`)
+    .max(200, lazyText`That password is too long.`),
 });
 export type SignInInput = z.output<typeof signInSchema>;
 

@@ -1,4 +1,4 @@
-import { texts } from '@/contracts/language/say';
+import { texts } from '@/contracts/language/translate';
 import { z } from 'zod';
 
 /** Compressed bytes that are taken in at most, and what they may grow to on disk. */

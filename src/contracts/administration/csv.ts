@@ -1,4 +1,4 @@
-import { later } from '@/contracts/language/say';
+import { lazyText } from '@/contracts/language/translate';
 import { z } from 'zod';
 import { idempotencyKey } from '@/contracts/forms/fields';
 import type { EntryKind } from './kinds';
@@ -24,9 +24,9 @@ export const csvSchema = z.object({
   key: idempotencyKey,
   preview: z.boolean().default(false),
   text: z
-    .string(later`Choose a file.`)
-    .min(1, later`The file is empty.`)
-    .max(200_000, later`The file is larger than 200 KB.`),
+    .string(lazyText`Choose a file.`)
+    .min(1, lazyText`The file is empty.`)
+    .max(200_000, lazyText`The file is larger than 200 KB.`),
 });
 export type CsvInput = z.output<typeof csvSchema>;
 

@@ -1,4 +1,4 @@
-import { unsaid, later } from '@/contracts/language/say';
+import { untranslated, lazyText } from '@/contracts/language/translate';
 import { z } from 'zod';
 import { idempotencyKey, rowId } from '@/contracts/forms/fields';
 import type { EntryKind } from './kinds';
@@ -45,12 +45,12 @@ export type AnyDoc = DocOf<EntryKind>;
 export const saveEntrySchema = z.object({
   key: idempotencyKey,
   /** Null makes a new one. */
-  id: rowId<number>(unsaid('a thing')).nullable(),
+  id: rowId<number>(untranslated('a thing')).nullable(),
   /** As it was when the form was opened. */
   rowVersion: z.number().int().default(0),
   /** Only looks what would happen. */
   preview: z.boolean().default(false),
-  doc: z.record(z.string(), z.unknown(), later`Nothing was filled in.`),
+  doc: z.record(z.string(), z.unknown(), lazyText`Nothing was filled in.`),
 });
 export type SaveEntryInput = z.output<typeof saveEntrySchema>;
 
@@ -64,7 +64,7 @@ export type EntryCommand = (typeof ENTRY_COMMANDS)[number];
  */
 export const entryCommandSchema = z.object({
   key: idempotencyKey,
-  command: z.enum(ENTRY_COMMANDS, later`Say what to do with it.`),
+  command: z.enum(ENTRY_COMMANDS, lazyText`Say what to do with it.`),
   preview: z.boolean().default(false),
 });
 export type EntryCommandInput = z.output<typeof entryCommandSchema>;

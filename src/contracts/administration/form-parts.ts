@@ -1,4 +1,4 @@
-import { unsaid, texts } from '@/contracts/language/say';
+import { untranslated, texts } from '@/contracts/language/translate';
 import { WEEKDAY_NAMES } from '../words/rule';
 import type { ChoiceList, NamedChoice } from './docs';
 
@@ -75,7 +75,7 @@ export const named = <Id extends string>(
 export const nameField = (most: number): Field => ({
   kind: 'line',
   name: 'name',
-  label: unsaid('Name'),
+  label: untranslated('Name'),
   most,
 });
 
@@ -90,7 +90,7 @@ const WEEKDAYS: readonly NamedChoice[] = WEEKDAY_NAMES.map((_, index) => ({
 export const weekdayField: Field = {
   kind: 'choice',
   name: 'weekStart',
-  label: unsaid('A week begins on'),
+  label: untranslated('A week begins on'),
   from: WEEKDAYS,
 };
 
@@ -98,16 +98,16 @@ export const weekdayField: Field = {
 export const hoursField = (hint: string): Field => ({
   kind: 'rows',
   name: 'hours',
-  label: unsaid('Open'),
+  label: untranslated('Open'),
   hint,
-  one: unsaid('line of hours'),
+  one: untranslated('line of hours'),
   fresh: { days: [1, 2, 3, 4, 5], from: '09:00', to: '18:00', validFrom: null, validTo: null },
   fields: [
-    { kind: 'several', name: 'days', label: unsaid('On'), from: WEEKDAYS },
-    { kind: 'clock', name: 'from', label: unsaid('From') },
-    { kind: 'clock', name: 'to', label: unsaid('To'), hint: unsaid('Nights go on to 48:00.') },
-    { kind: 'date', name: 'validFrom', label: unsaid('First day'), isOptional: true },
-    { kind: 'date', name: 'validTo', label: unsaid('Last day'), isOptional: true },
+    { kind: 'several', name: 'days', label: untranslated('On'), from: WEEKDAYS },
+    { kind: 'clock', name: 'from', label: untranslated('From') },
+    { kind: 'clock', name: 'to', label: untranslated('To'), hint: untranslated('Nights go on to 48:00.') },
+    { kind: 'date', name: 'validFrom', label: untranslated('First day'), isOptional: true },
+    { kind: 'date', name: 'validTo', label: untranslated('Last day'), isOptional: true },
   ],
 });
 
@@ -115,30 +115,32 @@ export const hoursField = (hint: string): Field => ({
 export const questionsField: Field = {
   kind: 'rows',
   name: 'questions',
-  label: unsaid('Questions'),
-  hint: unsaid('Asked in the form where this is chosen.'),
-  one: unsaid('question'),
+  label: untranslated('Questions'),
+  hint: untranslated('Asked in the form where this is chosen.'),
+  one: untranslated('question'),
   fresh: { id: null, text: '', required: false, choices: [], seenBy: 'office-and-crews', numberName: '' },
   fields: [
-    { kind: 'line', name: 'text', label: unsaid('Question'), most: 200 },
-    { kind: 'switch', name: 'required', label: unsaid('Must be answered') },
+    { kind: 'line', name: 'text', label: untranslated('Question'), most: 200 },
+    { kind: 'switch', name: 'required', label: untranslated('Must be answered') },
     {
       kind: 'words',
       name: 'choices',
-      label: unsaid('Answers to choose from'),
-      hint: unsaid('One to a line; none lets anything be written.'),
+      label: untranslated('Answers to choose from'),
+      hint: untranslated('One to a line; none lets anything be written.'),
     },
     {
       kind: 'line',
       name: 'numberName',
-      label: unsaid('Name of its number in formulas'),
-      hint: unsaid('Only where the answer is a whole number, as in “cars”; empty lets words be written.'),
+      label: untranslated('Name of its number in formulas'),
+      hint: untranslated(
+        'Only where the answer is a whole number, as in “cars”; empty lets words be written.',
+      ),
       most: 30,
     },
     {
       kind: 'choice',
       name: 'seenBy',
-      label: unsaid('Who reads the answer'),
+      label: untranslated('Who reads the answer'),
       from: named(
         ['office-and-crews', 'office'],
         texts({ 'office-and-crews': 'the office and the crews', office: 'the office alone' }),

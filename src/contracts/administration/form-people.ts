@@ -1,4 +1,4 @@
-import { unsaid, texts } from '@/contracts/language/say';
+import { untranslated, texts } from '@/contracts/language/translate';
 import { ROLE_WORDS } from '../words/roles';
 import { type FormOfEntry, formOfEntry, named, nameField as name } from './form-parts';
 import { SITE_ROLES } from './people';
@@ -8,8 +8,11 @@ export const teamForm: FormOfEntry = formOfEntry({
   fresh: { name: '', members: [] },
   sections: [
     {
-      title: unsaid('The team'),
-      fields: [name(60), { kind: 'several', name: 'members', label: unsaid('Members'), from: 'people' }],
+      title: untranslated('The team'),
+      fields: [
+        name(60),
+        { kind: 'several', name: 'members', label: untranslated('Members'), from: 'people' },
+      ],
     },
   ],
 });
@@ -19,14 +22,14 @@ export const organisationForm: FormOfEntry = formOfEntry({
   fresh: { name: '', members: [] },
   sections: [
     {
-      title: unsaid('The organisation'),
+      title: untranslated('The organisation'),
       fields: [
         name(80),
         {
           kind: 'several',
           name: 'members',
-          label: unsaid('Members'),
-          hint: unsaid('They ask for it, and see what it has booked.'),
+          label: untranslated('Members'),
+          hint: untranslated('They ask for it, and see what it has booked.'),
           from: 'people',
         },
       ],
@@ -47,34 +50,34 @@ export const personForm: FormOfEntry = formOfEntry({
   },
   sections: [
     {
-      title: unsaid('Who'),
+      title: untranslated('Who'),
       fields: [
         name(80),
         {
           kind: 'line',
           name: 'email',
-          label: unsaid('E-mail address'),
-          hint: unsaid('They sign in with it.'),
+          label: untranslated('E-mail address'),
+          hint: untranslated('They sign in with it.'),
           most: 120,
         },
       ],
     },
     {
-      title: unsaid('What they may do'),
+      title: untranslated('What they may do'),
       fields: [
-        { kind: 'several', name: 'roles', label: unsaid('Roles'), from: named(SITE_ROLES, ROLE_WORDS) },
+        { kind: 'several', name: 'roles', label: untranslated('Roles'), from: named(SITE_ROLES, ROLE_WORDS) },
         {
           kind: 'rows',
           name: 'looksAfter',
-          label: unsaid('Looks after'),
-          hint: unsaid('A steward of a building, a space or equipment.'),
-          one: unsaid('place'),
+          label: untranslated('Looks after'),
+          hint: untranslated('A steward of a building, a space or equipment.'),
+          one: untranslated('place'),
           fresh: { of: 'space', buildingId: null, spaceId: null, poolId: null, asksConsent: true },
           fields: [
             {
               kind: 'choice',
               name: 'of',
-              label: unsaid('What'),
+              label: untranslated('What'),
               from: named(
                 ['building', 'space', 'pool'],
                 texts({ building: 'a building', space: 'a space', pool: 'equipment' }),
@@ -83,43 +86,43 @@ export const personForm: FormOfEntry = formOfEntry({
             {
               kind: 'choice',
               name: 'buildingId',
-              label: unsaid('Building'),
+              label: untranslated('Building'),
               from: 'buildings',
               when: ['of', 'building'],
             },
             {
               kind: 'choice',
               name: 'spaceId',
-              label: unsaid('Space'),
+              label: untranslated('Space'),
               from: 'spaces',
               when: ['of', 'space'],
             },
             {
               kind: 'choice',
               name: 'poolId',
-              label: unsaid('Equipment'),
+              label: untranslated('Equipment'),
               from: 'equipment',
               when: ['of', 'pool'],
             },
             {
               kind: 'switch',
               name: 'asksConsent',
-              label: unsaid('Nothing is approved there without their consent'),
+              label: untranslated('Nothing is approved there without their consent'),
             },
           ],
         },
       ],
     },
     {
-      title: unsaid('Where they belong'),
+      title: untranslated('Where they belong'),
       fields: [
-        { kind: 'several', name: 'teams', label: unsaid('Teams'), from: 'teams' },
-        { kind: 'several', name: 'organisations', label: unsaid('Members of'), from: 'organisations' },
+        { kind: 'several', name: 'teams', label: untranslated('Teams'), from: 'teams' },
+        { kind: 'several', name: 'organisations', label: untranslated('Members of'), from: 'organisations' },
         {
           kind: 'several',
           name: 'deputies',
-          label: unsaid('Deputies'),
-          hint: unsaid('They may ask, change and cancel for them.'),
+          label: untranslated('Deputies'),
+          hint: untranslated('They may ask, change and cancel for them.'),
           from: 'people',
         },
       ],

@@ -1,4 +1,4 @@
-import { unsaid, texts } from '@/contracts/language/say';
+import { untranslated, texts } from '@/contracts/language/translate';
 import { LAYOUTS } from '@/core/seating/layouts';
 import { LAYOUT_WORDS } from '../words/layouts';
 import { LANGUAGE_NAMES, LANGUAGES } from '../language/languages';
@@ -22,8 +22,8 @@ const OWNERS: readonly NamedChoice[] = named(
 const siteField: Field = {
   kind: 'choice',
   name: 'siteId',
-  label: unsaid('Site'),
-  hint: unsaid('None is that of the office.'),
+  label: untranslated('Site'),
+  hint: untranslated('None is that of the office.'),
   from: 'sites',
   isOptional: true,
 };
@@ -31,13 +31,13 @@ const siteField: Field = {
 const periodsField: Field = {
   kind: 'rows',
   name: 'periods',
-  label: unsaid('Periods'),
-  one: unsaid('period'),
+  label: untranslated('Periods'),
+  one: untranslated('period'),
   fresh: { name: '', from: '09:00', to: '09:45' },
   fields: [
-    { kind: 'line', name: 'name', label: unsaid('Period'), most: 40, isNarrow: true },
-    { kind: 'clock', name: 'from', label: unsaid('From') },
-    { kind: 'clock', name: 'to', label: unsaid('To') },
+    { kind: 'line', name: 'name', label: untranslated('Period'), most: 40, isNarrow: true },
+    { kind: 'clock', name: 'from', label: untranslated('From') },
+    { kind: 'clock', name: 'to', label: untranslated('To') },
   ],
 };
 
@@ -46,22 +46,22 @@ export const siteForm: FormOfEntry = formOfEntry({
   fresh: {},
   sections: [
     {
-      title: unsaid('Where'),
+      title: untranslated('Where'),
       fields: [
         name(80),
         {
           kind: 'choice',
           name: 'zone',
-          label: unsaid('Time zone'),
-          hint: unsaid('All times are told in it. It stays as it is once something is booked.'),
+          label: untranslated('Time zone'),
+          hint: untranslated('All times are told in it. It stays as it is once something is booked.'),
           from: 'zones',
         },
         weekdayField,
         {
           kind: 'choice',
           name: 'language',
-          label: unsaid('Language'),
-          hint: unsaid(
+          label: untranslated('Language'),
+          hint: untranslated(
             'Of pages for readers who have chosen none, of letters, calendars and displays. What was written before stays as it was.',
           ),
           from: named(LANGUAGES, LANGUAGE_NAMES),
@@ -69,59 +69,84 @@ export const siteForm: FormOfEntry = formOfEntry({
       ],
     },
     {
-      title: unsaid('Whom to ask'),
-      about: unsaid('At the foot of every page and in every mail.'),
+      title: untranslated('Whom to ask'),
+      about: untranslated('At the foot of every page and in every mail.'),
       fields: [
-        { kind: 'line', name: 'officeName', label: unsaid('Name of the office'), most: 80 },
-        { kind: 'line', name: 'officePhone', label: unsaid('Telephone'), most: 40 },
-        { kind: 'line', name: 'officeEmail', label: unsaid('E-mail address'), most: 120 },
+        { kind: 'line', name: 'officeName', label: untranslated('Name of the office'), most: 80 },
+        { kind: 'line', name: 'officePhone', label: untranslated('Telephone'), most: 40 },
+        { kind: 'line', name: 'officeEmail', label: untranslated('E-mail address'), most: 120 },
       ],
     },
     {
-      title: unsaid('What holds where nothing nearer says otherwise'),
+      title: untranslated('What holds where nothing nearer says otherwise'),
       fields: [
-        { kind: 'number', name: 'accessMin', label: unsaid('Hosts come in before'), unit: unsaid('minutes') },
-        { kind: 'number', name: 'exitMin', label: unsaid('Hosts leave after'), unit: unsaid('minutes') },
+        {
+          kind: 'number',
+          name: 'accessMin',
+          label: untranslated('Hosts come in before'),
+          unit: untranslated('minutes'),
+        },
+        {
+          kind: 'number',
+          name: 'exitMin',
+          label: untranslated('Hosts leave after'),
+          unit: untranslated('minutes'),
+        },
         {
           kind: 'number',
           name: 'horizonMonths',
-          label: unsaid('Requests are taken ahead'),
-          unit: unsaid('months'),
+          label: untranslated('Requests are taken ahead'),
+          unit: untranslated('months'),
         },
         {
           kind: 'number',
           name: 'grainMin',
-          label: unsaid('Times picked on the board are whole'),
-          unit: unsaid('minutes'),
+          label: untranslated('Times picked on the board are whole'),
+          unit: untranslated('minutes'),
         },
         {
           kind: 'rows',
           name: 'layoutMinutes',
-          label: unsaid('Setting and clearing'),
-          hint: unsaid(
+          label: untranslated('Setting and clearing'),
+          hint: untranslated(
             'By layout, for spaces that do not say it. A layout that is not here takes half an hour each.',
           ),
-          one: unsaid('layout'),
+          one: untranslated('layout'),
           fresh: { layout: null, setupMin: 30, strikeMin: 30 },
           fields: [
-            { kind: 'choice', name: 'layout', label: unsaid('Layout'), from: named(LAYOUTS, LAYOUT_WORDS) },
-            { kind: 'number', name: 'setupMin', label: unsaid('Setting'), unit: unsaid('minutes') },
-            { kind: 'number', name: 'strikeMin', label: unsaid('Clearing'), unit: unsaid('minutes') },
+            {
+              kind: 'choice',
+              name: 'layout',
+              label: untranslated('Layout'),
+              from: named(LAYOUTS, LAYOUT_WORDS),
+            },
+            {
+              kind: 'number',
+              name: 'setupMin',
+              label: untranslated('Setting'),
+              unit: untranslated('minutes'),
+            },
+            {
+              kind: 'number',
+              name: 'strikeMin',
+              label: untranslated('Clearing'),
+              unit: untranslated('minutes'),
+            },
           ],
         },
         hoursField(
-          unsaid('The week of the site. A building or a space with hours of its own goes by those.'),
+          untranslated('The week of the site. A building or a space with hours of its own goes by those.'),
         ),
       ],
     },
     {
-      title: unsaid('Accounts'),
+      title: untranslated('Accounts'),
       fields: [
         {
           kind: 'words',
           name: 'registerDomains',
-          label: unsaid('Mail domains whose people may make an account for themselves'),
-          hint: unsaid(
+          label: untranslated('Mail domains whose people may make an account for themselves'),
+          hint: untranslated(
             'One to a line, such as example.org. They may ask for spaces and nothing more. None: only housekeepers make accounts.',
           ),
         },
@@ -135,11 +160,11 @@ export const seasonForm: FormOfEntry = formOfEntry({
   fresh: { name: '', from: '', to: '' },
   sections: [
     {
-      title: unsaid('The season'),
+      title: untranslated('The season'),
       fields: [
         name(60),
-        { kind: 'date', name: 'from', label: unsaid('First day') },
-        { kind: 'date', name: 'to', label: unsaid('Last day') },
+        { kind: 'date', name: 'from', label: untranslated('First day') },
+        { kind: 'date', name: 'to', label: untranslated('Last day') },
       ],
     },
   ],
@@ -150,11 +175,11 @@ export const dayNoteForm: FormOfEntry = formOfEntry({
   fresh: { name: '', from: '', to: '' },
   sections: [
     {
-      title: unsaid('The note'),
+      title: untranslated('The note'),
       fields: [
-        { kind: 'line', name: 'name', label: unsaid('What the day is'), most: 80 },
-        { kind: 'date', name: 'from', label: unsaid('First day') },
-        { kind: 'date', name: 'to', label: unsaid('Last day') },
+        { kind: 'line', name: 'name', label: untranslated('What the day is'), most: 80 },
+        { kind: 'date', name: 'from', label: untranslated('First day') },
+        { kind: 'date', name: 'to', label: untranslated('Last day') },
       ],
     },
   ],
@@ -174,36 +199,42 @@ export const closureForm: FormOfEntry = formOfEntry({
   },
   sections: [
     {
-      title: unsaid('What and when'),
+      title: untranslated('What and when'),
       fields: [
         {
           kind: 'choice',
           name: 'kind',
-          label: unsaid('It is'),
+          label: untranslated('It is'),
           from: named(['shut', 'open'], texts({ shut: 'shut', open: 'open beside the usual hours' })),
         },
-        { kind: 'choice', name: 'owner', label: unsaid('Where'), from: OWNERS },
+        { kind: 'choice', name: 'owner', label: untranslated('Where'), from: OWNERS },
         { ...siteField, when: ['owner', 'site'] },
         {
           kind: 'choice',
           name: 'buildingId',
-          label: unsaid('Building'),
+          label: untranslated('Building'),
           from: 'buildings',
           when: ['owner', 'building'],
         },
-        { kind: 'choice', name: 'spaceId', label: unsaid('Space'), from: 'spaces', when: ['owner', 'space'] },
-        { kind: 'moment', name: 'from', label: unsaid('From') },
+        {
+          kind: 'choice',
+          name: 'spaceId',
+          label: untranslated('Space'),
+          from: 'spaces',
+          when: ['owner', 'space'],
+        },
+        { kind: 'moment', name: 'from', label: untranslated('From') },
         {
           kind: 'moment',
           name: 'to',
-          label: unsaid('To'),
-          hint: unsaid('A whole day ends at 00:00 of the next.'),
+          label: untranslated('To'),
+          hint: untranslated('A whole day ends at 00:00 of the next.'),
         },
         {
           kind: 'line',
           name: 'reason',
-          label: unsaid('Reason'),
-          hint: unsaid('Everybody reads it who asks for these days.'),
+          label: untranslated('Reason'),
+          hint: untranslated('Everybody reads it who asks for these days.'),
           most: 120,
         },
       ],
@@ -215,10 +246,10 @@ export const closureForm: FormOfEntry = formOfEntry({
 export const furtherSiteForm: FormOfEntry = formOfEntry({
   fresh: { name: '', hours: [] },
   sections: [
-    { title: unsaid('The site'), fields: [name(80)] },
+    { title: untranslated('The site'), fields: [name(80)] },
     {
-      title: unsaid('Its hours'),
-      fields: [hoursField(unsaid('Buildings and spaces with hours of their own go by those.'))],
+      title: untranslated('Its hours'),
+      fields: [hoursField(untranslated('Buildings and spaces with hours of their own go by those.'))],
     },
   ],
 });
@@ -227,10 +258,10 @@ export const furtherSiteForm: FormOfEntry = formOfEntry({
 export const buildingForm: FormOfEntry = formOfEntry({
   fresh: { name: '', siteId: null, hours: [] },
   sections: [
-    { title: unsaid('The building'), fields: [name(80), siteField] },
+    { title: untranslated('The building'), fields: [name(80), siteField] },
     {
-      title: unsaid('Its hours'),
-      fields: [hoursField(unsaid('Where no line is given, those of the site hold.'))],
+      title: untranslated('Its hours'),
+      fields: [hoursField(untranslated('Where no line is given, those of the site hold.'))],
     },
   ],
 });
@@ -246,25 +277,25 @@ export const timetableForm: FormOfEntry = formOfEntry({
   },
   sections: [
     {
-      title: unsaid('The timetable'),
+      title: untranslated('The timetable'),
       fields: [
         name(60),
-        { kind: 'date', name: 'validFrom', label: unsaid('First day'), isOptional: true },
-        { kind: 'date', name: 'validTo', label: unsaid('Last day'), isOptional: true },
+        { kind: 'date', name: 'validFrom', label: untranslated('First day'), isOptional: true },
+        { kind: 'date', name: 'validTo', label: untranslated('Last day'), isOptional: true },
       ],
     },
     {
-      title: unsaid('Its periods'),
+      title: untranslated('Its periods'),
       fields: [
         periodsField,
         {
           kind: 'rows',
           name: 'exceptions',
-          label: unsaid('Days that differ'),
-          hint: unsaid('With periods of their own, or none at all.'),
-          one: unsaid('day'),
+          label: untranslated('Days that differ'),
+          hint: untranslated('With periods of their own, or none at all.'),
+          one: untranslated('day'),
           fresh: { on: '', periods: [] },
-          fields: [{ kind: 'date', name: 'on', label: unsaid('Day') }, periodsField],
+          fields: [{ kind: 'date', name: 'on', label: untranslated('Day') }, periodsField],
         },
       ],
     },

@@ -1,10 +1,10 @@
-import { unsaid } from '@/contracts/language/say';
+import { untranslated } from '@/contracts/language/translate';
 import { type FormOfEntry, formOfEntry, nameField as name, questionsField } from './form-parts';
 
 /** A store. */
 export const storeForm: FormOfEntry = formOfEntry({
   fresh: { name: '' },
-  sections: [{ title: unsaid('The store'), fields: [name(80)] }],
+  sections: [{ title: untranslated('The store'), fields: [name(80)] }],
 });
 
 /** A type of equipment: its store, minutes of fetching and returning, stock, units, kit and substitutes. */
@@ -22,82 +22,82 @@ export const equipmentForm: FormOfEntry = formOfEntry({
   },
   sections: [
     {
-      title: unsaid('What it is'),
+      title: untranslated('What it is'),
       fields: [
         name(80),
-        { kind: 'choice', name: 'storeId', label: unsaid('Store'), from: 'stores' },
+        { kind: 'choice', name: 'storeId', label: untranslated('Store'), from: 'stores' },
         {
           kind: 'number',
           name: 'fetchMin',
-          label: unsaid('Away before'),
-          hint: unsaid('Fetching it from the store.'),
-          unit: unsaid('minutes'),
+          label: untranslated('Away before'),
+          hint: untranslated('Fetching it from the store.'),
+          unit: untranslated('minutes'),
         },
         {
           kind: 'number',
           name: 'returnMin',
-          label: unsaid('Away after'),
-          hint: unsaid('Bringing it back.'),
-          unit: unsaid('minutes'),
+          label: untranslated('Away after'),
+          hint: untranslated('Bringing it back.'),
+          unit: untranslated('minutes'),
         },
       ],
     },
     {
-      title: unsaid('How many there are'),
-      about: unsaid('Counted, numbered, a kit of other things, or the people of a team: one of these.'),
+      title: untranslated('How many there are'),
+      about: untranslated('Counted, numbered, a kit of other things, or the people of a team: one of these.'),
       fields: [
         {
           kind: 'rows',
           name: 'stock',
-          label: unsaid('Stock'),
-          hint: unsaid(
+          label: untranslated('Stock'),
+          hint: untranslated(
             'Bought adds, out of service takes away; what has begun gets an end instead of another number.',
           ),
-          one: unsaid('line of stock'),
+          one: untranslated('line of stock'),
           fresh: { id: null, from: null, to: null, delta: 1, reason: 'owned' },
           fields: [
-            { kind: 'number', name: 'delta', label: unsaid('More or fewer') },
-            { kind: 'line', name: 'reason', label: unsaid('Reason'), most: 120 },
-            { kind: 'moment', name: 'from', label: unsaid('From'), isOptional: true },
-            { kind: 'moment', name: 'to', label: unsaid('To'), isOptional: true },
+            { kind: 'number', name: 'delta', label: untranslated('More or fewer') },
+            { kind: 'line', name: 'reason', label: untranslated('Reason'), most: 120 },
+            { kind: 'moment', name: 'from', label: untranslated('From'), isOptional: true },
+            { kind: 'moment', name: 'to', label: untranslated('To'), isOptional: true },
           ],
         },
         {
           kind: 'rows',
           name: 'units',
-          label: unsaid('Numbered units'),
-          one: unsaid('unit'),
+          label: untranslated('Numbered units'),
+          one: untranslated('unit'),
           fresh: { id: null, name: '' },
-          fields: [{ kind: 'line', name: 'name', label: unsaid('Unit'), most: 40 }],
+          fields: [{ kind: 'line', name: 'name', label: untranslated('Unit'), most: 40 }],
         },
         {
           kind: 'rows',
           name: 'kit',
-          label: unsaid('A kit of'),
-          one: unsaid('thing of the kit'),
+          label: untranslated('A kit of'),
+          one: untranslated('thing of the kit'),
           fresh: { typeId: null, quantity: 1 },
           fields: [
-            { kind: 'choice', name: 'typeId', label: unsaid('Equipment'), from: 'equipment' },
-            { kind: 'number', name: 'quantity', label: unsaid('How many') },
+            { kind: 'choice', name: 'typeId', label: untranslated('Equipment'), from: 'equipment' },
+            { kind: 'number', name: 'quantity', label: untranslated('How many') },
           ],
         },
         {
           kind: 'choice',
           name: 'poolTeamId',
-          label: unsaid('People on shift of'),
+          label: untranslated('People on shift of'),
           from: 'teams',
           isOptional: true,
         },
       ],
     },
     {
-      title: unsaid('What stands in for it'),
+      title: untranslated('What stands in for it'),
       fields: [
         {
           kind: 'several',
           name: 'substitutes',
-          label: unsaid('Offered where it is short'),
-          hint: unsaid('In the order chosen.'),
+          label: untranslated('Offered where it is short'),
+          hint: untranslated('In the order chosen.'),
           from: 'equipment',
         },
       ],
@@ -110,27 +110,32 @@ export const serviceForm: FormOfEntry = formOfEntry({
   fresh: { name: '', about: '', teamId: null, leadDays: 0, crewMin: 0, questions: [] },
   sections: [
     {
-      title: unsaid('The service'),
+      title: untranslated('The service'),
       fields: [
         name(60),
         {
           kind: 'line',
           name: 'about',
-          label: unsaid('What it is'),
-          hint: unsaid('Read in the form.'),
+          label: untranslated('What it is'),
+          hint: untranslated('Read in the form.'),
           most: 200,
         },
-        { kind: 'choice', name: 'teamId', label: unsaid('Who does it'), from: 'teams' },
-        { kind: 'number', name: 'leadDays', label: unsaid('Has to know ahead'), unit: unsaid('days') },
+        { kind: 'choice', name: 'teamId', label: untranslated('Who does it'), from: 'teams' },
+        {
+          kind: 'number',
+          name: 'leadDays',
+          label: untranslated('Has to know ahead'),
+          unit: untranslated('days'),
+        },
         {
           kind: 'number',
           name: 'crewMin',
-          label: unsaid('Takes, where no recipe says better'),
-          unit: unsaid('minutes'),
+          label: untranslated('Takes, where no recipe says better'),
+          unit: untranslated('minutes'),
         },
       ],
     },
-    { title: unsaid('What has to be known'), fields: [questionsField] },
+    { title: untranslated('What has to be known'), fields: [questionsField] },
   ],
 });
 
@@ -139,35 +144,44 @@ export const categoryForm: FormOfEntry = formOfEntry({
   fresh: { name: '', mark: '', hue: 'green', about: '', publish: true, audiences: [], questions: [] },
   sections: [
     {
-      title: unsaid('The category'),
+      title: untranslated('The category'),
       fields: [
         name(60),
         {
           kind: 'line',
           name: 'mark',
-          label: unsaid('Mark'),
-          hint: unsaid('Two letters: colour is never the only sign.'),
+          label: untranslated('Mark'),
+          hint: untranslated('Two letters: colour is never the only sign.'),
           most: 2,
           isNarrow: true,
         },
-        { kind: 'hue', name: 'hue', label: unsaid('Colour') },
+        { kind: 'hue', name: 'hue', label: untranslated('Colour') },
         {
           kind: 'line',
           name: 'about',
-          label: unsaid('What belongs in it'),
-          hint: unsaid('Read where a category is chosen.'),
+          label: untranslated('What belongs in it'),
+          hint: untranslated('Read where a category is chosen.'),
           most: 200,
         },
       ],
     },
     {
-      title: unsaid('Its readers'),
+      title: untranslated('Its readers'),
       fields: [
-        { kind: 'switch', name: 'publish', label: unsaid('Events are published unless said otherwise') },
-        { kind: 'several', name: 'audiences', label: unsaid('For whom they usually are'), from: 'audiences' },
+        {
+          kind: 'switch',
+          name: 'publish',
+          label: untranslated('Events are published unless said otherwise'),
+        },
+        {
+          kind: 'several',
+          name: 'audiences',
+          label: untranslated('For whom they usually are'),
+          from: 'audiences',
+        },
       ],
     },
-    { title: unsaid('What has to be known'), fields: [questionsField] },
+    { title: untranslated('What has to be known'), fields: [questionsField] },
   ],
 });
 
@@ -176,8 +190,8 @@ export const audienceForm: FormOfEntry = formOfEntry({
   fresh: { name: '' },
   sections: [
     {
-      title: unsaid('The audience'),
-      about: unsaid('Where it is called otherwise, categories, calendars and requests follow.'),
+      title: untranslated('The audience'),
+      about: untranslated('Where it is called otherwise, categories, calendars and requests follow.'),
       fields: [name(40)],
     },
   ],

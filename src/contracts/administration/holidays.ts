@@ -1,17 +1,17 @@
-import { later, unsaid } from '@/contracts/language/say';
+import { lazyText, untranslated } from '@/contracts/language/translate';
 import { z } from 'zod';
 import { idempotencyKey, wholeNumber } from '@/contracts/forms/fields';
 
 /** A country, or with dashes a state and a region of it: `GB`, `GB-ENG`. At most two dashes. */
 export const placeCode = z
   .string()
-  .regex(/^[A-Z]{2}(-[A-Z0-9]{1,6}){0,2}$/, later`Choose countries from the list.`);
+  .regex(/^[A-Z]{2}(-[A-Z0-9]{1,6}){0,2}$/, lazyText`Choose countries from the list.`);
 
 const places = z
   .array(placeCode)
-  .min(1, later`Choose a country or a region.`)
-  .max(10, later`At most ten countries and regions together.`);
-const year = wholeNumber(unsaid('Year'), 2000, 2100);
+  .min(1, lazyText`Choose a country or a region.`)
+  .max(10, lazyText`At most ten countries and regions together.`);
+const year = wholeNumber(untranslated('Year'), 2000, 2100);
 
 /** Holidays of which places and year. */
 export const holidayQuery = z.object({ places, year });
@@ -23,12 +23,12 @@ export const shutHolidaysSchema = z.object({
   places,
   year,
   /** The house is shut then, or it is only said what the day is. */
-  as: z.enum(['closures', 'notes'], later`Say whether the house is shut then.`).default('closures'),
+  as: z.enum(['closures', 'notes'], lazyText`Say whether the house is shut then.`).default('closures'),
   /** Which of the days, as they were listed. */
   days: z
     .array(z.string().max(200))
-    .min(1, later`Choose the days.`)
-    .max(200, later`At most two hundred days.`),
+    .min(1, lazyText`Choose the days.`)
+    .max(200, lazyText`At most two hundred days.`),
 });
 export type ShutHolidaysInput = z.output<typeof shutHolidaysSchema>;
 

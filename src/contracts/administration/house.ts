@@ -1,4 +1,4 @@
-import { later, unsaid } from '@/contracts/language/say';
+import { lazyText, untranslated } from '@/contracts/language/translate';
 import { z } from 'zod';
 import type { EquipmentTypeId } from '@/core/ids';
 import { idempotencyKey, localDateTimeField, requiredLine, rowId } from '@/contracts/forms/fields';
@@ -7,21 +7,21 @@ const span = z
   .object({ from: localDateTimeField, to: localDateTimeField.nullable().default(null) })
   .refine(({ from, to }) => to === null || to > from, {
     path: ['to'],
-    ...later`The end must be after the start.`,
+    ...lazyText`The end must be after the start.`,
   });
 
 /** Stock rises or falls for a time or for good: bought, out of service, hired in for three days. */
 export const stockLineSchema = z
   .object({
     key: idempotencyKey,
-    typeId: rowId<EquipmentTypeId>(unsaid('equipment from the list')),
+    typeId: rowId<EquipmentTypeId>(untranslated('equipment from the list')),
     delta: z
-      .number(later`How many more, or fewer, is a whole number.`)
-      .int(later`How many more, or fewer, is a whole number.`)
-      .min(-100_000, later`At most 100,000.`)
-      .max(100_000, later`At most 100,000.`)
-      .refine((delta) => delta !== 0, later`Nothing more and nothing fewer changes nothing.`),
-    reason: requiredLine(unsaid('Reason'), 120),
+      .number(lazyText`How many more, or fewer, is a whole number.`)
+      .int(lazyText`How many more, or fewer, is a whole number.`)
+      .min(-100_000, lazyText`At most 100,000.`)
+      .max(100_000, lazyText`At most 100,000.`)
+      .refine((delta) => delta !== 0, lazyText`Nothing more and nothing fewer changes nothing.`),
+    reason: requiredLine(untranslated('Reason'), 120),
   })
   .and(span);
 

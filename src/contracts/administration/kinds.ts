@@ -1,4 +1,4 @@
-import { texts } from '@/contracts/language/say';
+import { texts } from '@/contracts/language/translate';
 /** What the office owns, in the order in which a new one makes it. Each kind is kept on pages of its own. */
 export const ENTRY_KINDS = [
   'site',

@@ -1,4 +1,4 @@
-import { unsaid, say } from '@/contracts/language/say';
+import { untranslated, t } from '@/contracts/language/translate';
 import { z } from 'zod';
 import { MAIL_KINDS, type MailKind } from '@/core/changes/mail-due';
 import { plainText } from '@/contracts/forms/fields';
@@ -11,13 +11,13 @@ export const subjectKey = (kind: MailKind): string => `subject_${kind}`;
 export const openingKey = (kind: MailKind): string => `opening_${kind}`;
 
 const words = MAIL_KINDS.flatMap((kind): [string, z.ZodType<string>][] => [
-  [subjectKey(kind), plainText(unsaid('The subject'), 80).default('')],
-  [openingKey(kind), plainText(unsaid('The opening'), 600).default('')],
+  [subjectKey(kind), plainText(untranslated('The subject'), 80).default('')],
+  [openingKey(kind), plainText(untranslated('The opening'), 600).default('')],
 ]);
 
 /** The office's own words in its letters; what is empty is said in ours. */
 export const lettersDoc = z
-  .object({ closing: plainText(unsaid('The closing'), 400).default('') })
+  .object({ closing: plainText(untranslated('The closing'), 400).default('') })
   .extend(Object.fromEntries(words) as Record<string, z.ZodType<string>>)
   .transform((doc) => doc as Readonly<Record<string, string>>);
 export type LettersDoc = Readonly<Record<string, string>>;
@@ -27,13 +27,13 @@ export const lettersForm: FormOfEntry = formOfEntry({
   fresh: {},
   sections: [
     {
-      title: unsaid('All letters'),
+      title: untranslated('All letters'),
       fields: [
         {
           kind: 'text',
           name: 'closing',
-          label: unsaid('Above the name of the office'),
-          hint: unsaid('Such as a greeting, or when somebody is there. None is fine.'),
+          label: untranslated('Above the name of the office'),
+          hint: untranslated('Such as a greeting, or when somebody is there. None is fine.'),
           most: 400,
         },
       ],
@@ -46,18 +46,18 @@ export const lettersForm: FormOfEntry = formOfEntry({
         {
           kind: 'line' as const,
           name: subjectKey(kind),
-          label: unsaid('Subject'),
+          label: untranslated('Subject'),
           get hint() {
-            return say`Behind what it is about; else “${SUBJECT_WORDS[kind]}”.`;
+            return t`Behind what it is about; else “${SUBJECT_WORDS[kind]}”.`;
           },
           most: 80,
         },
         {
           kind: 'text' as const,
           name: openingKey(kind),
-          label: unsaid('Opening'),
+          label: untranslated('Opening'),
           get hint() {
-            return say`Else: ${OPENING_WORDS[kind]}`;
+            return t`Else: ${OPENING_WORDS[kind]}`;
           },
           most: 600,
         },

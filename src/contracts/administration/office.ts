@@ -1,5 +1,5 @@
 import { numberName } from './parts';
-import { later, unsaid } from '@/contracts/language/say';
+import { lazyText, untranslated } from '@/contracts/language/translate';
 import { z } from 'zod';
 import { LANGUAGES } from '@/contracts/language/languages';
 import { LAYOUTS } from '@/core/seating/layouts';
@@ -23,12 +23,14 @@ export const HUES = ['orange', 'sky', 'green', 'yellow', 'blue', 'vermilion', 'r
 
 const clock = z
   .string()
-  .regex(/^\d\d:\d\d$/, later`A time is written as 09:30; nights go on to 48:00.`)
+  .regex(/^\d\d:\d\d$/, lazyText`A time is written as 09:30; nights go on to 48:00.`)
   .transform((text) => Number(text.slice(0, 2)) * 60 + Number(text.slice(3)))
-  .refine((minutes) => minutes <= 2880, later`Hours end at 48:00 at the latest.`);
+  .refine((minutes) => minutes <= 2880, lazyText`Hours end at 48:00 at the latest.`);
 
 const hours = z
-  .array(z.object({ days: z.array(wholeNumber(unsaid('Weekday'), 1, 7)).min(1), from: clock, to: clock }))
+  .array(
+    z.object({ days: z.array(wholeNumber(untranslated('Weekday'), 1, 7)).min(1), from: clock, to: clock }),
+  )
   .default([]);
 const closures = z
   .array(
@@ -36,7 +38,7 @@ const closures = z
       from: localDateTimeField,
       to: localDateTimeField,
       kind: z.enum(['shut', 'open']).default('shut'),
-      reason: requiredLine(unsaid('Reason'), 120),
+      reason: requiredLine(untranslated('Reason'), 120),
     }),
   )
   .default([]);
@@ -44,14 +46,14 @@ const closures = z
 const policy = z.object({
   from: localDateField.default('1970-01-01' as LocalDate),
   /** Minutes a request must come ahead of its event. */
-  noticeMin: wholeNumber(unsaid('Notice in minutes'), 0, 366 * 1440)
+  noticeMin: wholeNumber(untranslated('Notice in minutes'), 0, 366 * 1440)
     .nullable()
     .default(null),
-  horizonMonths: wholeNumber(unsaid('Horizon in months'), 1, 120).nullable().default(null),
-  shortestMin: wholeNumber(unsaid('Shortest length in minutes'), 1, 31 * 1440)
+  horizonMonths: wholeNumber(untranslated('Horizon in months'), 1, 120).nullable().default(null),
+  shortestMin: wholeNumber(untranslated('Shortest length in minutes'), 1, 31 * 1440)
     .nullable()
     .default(null),
-  longestMin: wholeNumber(unsaid('Longest length in minutes'), 1, 31 * 1440)
+  longestMin: wholeNumber(untranslated('Longest length in minutes'), 1, 31 * 1440)
     .nullable()
     .default(null),
   granted: z.enum(['on-request', 'instantly']).default('on-request'),
@@ -63,11 +65,11 @@ const policy = z.object({
 const questions = z
   .array(
     z.object({
-      text: requiredLine(unsaid('Question'), 200),
+      text: requiredLine(untranslated('Question'), 200),
       required: z.boolean().default(false),
       /** What may be answered; anything where the list is empty. */
       choices: z
-        .array(requiredLine(unsaid('Answer'), 80))
+        .array(requiredLine(untranslated('Answer'), 80))
         .max(12)
         .default([]),
       seenBy: z.enum(['office', 'office-and-crews']).default('office-and-crews'),
@@ -76,13 +78,13 @@ const questions = z
   )
   .default([]);
 
-const period = z.object({ name: requiredLine(unsaid('Period'), 40), from: clock, to: clock });
+const period = z.object({ name: requiredLine(untranslated('Period'), 40), from: clock, to: clock });
 
 const metres = z.number().min(0).max(1000);
 
 const space = z.object({
-  code: requiredLine(unsaid('Code'), 12),
-  name: requiredLine(unsaid('Name'), 80),
+  code: requiredLine(untranslated('Code'), 12),
+  name: requiredLine(untranslated('Name'), 80),
   areaM2: z.number().positive().nullable().default(null),
   lengthM: z.number().positive().nullable().default(null),
   widthM: z.number().positive().nullable().default(null),
@@ -98,11 +100,11 @@ const space = z.object({
     .default([]),
   stepFree: z.boolean().default(true),
   outdoor: z.boolean().default(false),
-  postedLimit: wholeNumber(unsaid('Posted limit'), 1, 100_000).nullable().default(null),
+  postedLimit: wholeNumber(untranslated('Posted limit'), 1, 100_000).nullable().default(null),
   /** Codes of the spaces it is made of. */
   madeOf: z.array(z.string()).default([]),
   features: z.array(z.enum(FEATURES)).default([]),
-  topUpMin: wholeNumber(unsaid('Top-up minutes'), 0, 1440).default(TOP_UP_MIN),
+  topUpMin: wholeNumber(untranslated('Top-up minutes'), 0, 1440).default(TOP_UP_MIN),
   policies: z.array(policy).default([]),
   /** Names of timetables whose periods it is given by. */
   timetables: z.array(z.string()).default([]),
@@ -110,9 +112,9 @@ const space = z.object({
     z.object({
       layout: z.enum(LAYOUTS),
       /** Left out where the house has not counted them: worked out from the area by published load factors. */
-      seats: wholeNumber(unsaid('Seats'), 0, 100_000).optional(),
-      setupMin: wholeNumber(unsaid('Setup minutes'), 0, 1440),
-      strikeMin: wholeNumber(unsaid('Strike minutes'), 0, 1440),
+      seats: wholeNumber(untranslated('Seats'), 0, 100_000).optional(),
+      setupMin: wholeNumber(untranslated('Setup minutes'), 0, 1440),
+      strikeMin: wholeNumber(untranslated('Strike minutes'), 0, 1440),
     }),
   ),
   questions,
@@ -123,28 +125,32 @@ const space = z.object({
 /** A whole office in one file: what a new installation starts from until it is kept in the application. */
 export const officeSchema = z.object({
   site: z.object({
-    name: requiredLine(unsaid('Site name'), 80),
-    zone: z.string().refine(isZone, later`This is not a zone of the IANA database, such as Europe/London.`),
+    name: requiredLine(untranslated('Site name'), 80),
+    zone: z
+      .string()
+      .refine(isZone, lazyText`This is not a zone of the IANA database, such as Europe/London.`),
     office: z.object({
-      name: requiredLine(unsaid('Office'), 80),
-      phone: requiredLine(unsaid('Telephone'), 40),
-      email: requiredLine(unsaid('E-mail'), 120),
+      name: requiredLine(untranslated('Office'), 80),
+      phone: requiredLine(untranslated('Telephone'), 40),
+      email: requiredLine(untranslated('E-mail'), 120),
     }),
-    language: z.enum(LANGUAGES, later`Choose a language.`).default('en'),
-    accessMin: wholeNumber(unsaid('Access minutes'), 0, 1440).default(30),
-    exitMin: wholeNumber(unsaid('Exit minutes'), 0, 1440).default(30),
+    language: z.enum(LANGUAGES, lazyText`Choose a language.`).default('en'),
+    accessMin: wholeNumber(untranslated('Access minutes'), 0, 1440).default(30),
+    exitMin: wholeNumber(untranslated('Exit minutes'), 0, 1440).default(30),
     /** Minutes that times picked on the board snap to. */
-    grainMin: wholeNumber(unsaid('Grain in minutes'), 1, 240).default(15),
+    grainMin: wholeNumber(untranslated('Grain in minutes'), 1, 240).default(15),
     hours,
     closures,
   }),
   seasons: z
-    .array(z.object({ name: requiredLine(unsaid('Season'), 60), from: localDateField, to: localDateField }))
+    .array(
+      z.object({ name: requiredLine(untranslated('Season'), 60), from: localDateField, to: localDateField }),
+    )
     .default([]),
   timetables: z
     .array(
       z.object({
-        name: requiredLine(unsaid('Timetable'), 60),
+        name: requiredLine(untranslated('Timetable'), 60),
         from: localDateField.nullable().default(null),
         to: localDateField.nullable().default(null),
         periods: z.array(period).min(1),
@@ -154,28 +160,30 @@ export const officeSchema = z.object({
     )
     .default([]),
   buildings: z
-    .array(z.object({ name: requiredLine(unsaid('Building'), 80), hours, closures, spaces: z.array(space) }))
+    .array(
+      z.object({ name: requiredLine(untranslated('Building'), 80), hours, closures, spaces: z.array(space) }),
+    )
     .min(1),
   stores: z
     .array(
       z.object({
-        name: requiredLine(unsaid('Store'), 80),
+        name: requiredLine(untranslated('Store'), 80),
         equipment: z.array(
           z.object({
-            name: requiredLine(unsaid('Equipment'), 80),
-            quantity: wholeNumber(unsaid('Quantity'), 0, 100_000),
-            fetchMin: wholeNumber(unsaid('Fetch minutes'), 0, 1440),
-            returnMin: wholeNumber(unsaid('Return minutes'), 0, 1440),
+            name: requiredLine(untranslated('Equipment'), 80),
+            quantity: wholeNumber(untranslated('Quantity'), 0, 100_000),
+            fetchMin: wholeNumber(untranslated('Fetch minutes'), 0, 1440),
+            returnMin: wholeNumber(untranslated('Return minutes'), 0, 1440),
             /** Names of numbered units; then the quantity is how many there are. */
-            units: z.array(requiredLine(unsaid('Unit'), 40)).default([]),
+            units: z.array(requiredLine(untranslated('Unit'), 40)).default([]),
             /** What a kit holds: it counts as its contents and has no stock of its own. */
             kit: z
-              .array(z.object({ name: z.string(), quantity: wholeNumber(unsaid('Quantity'), 1, 1000) }))
+              .array(z.object({ name: z.string(), quantity: wholeNumber(untranslated('Quantity'), 1, 1000) }))
               .default([]),
             /** Names of other equipment that can stand in for it where it is short, the first choice first. */
             substitutes: z
-              .array(requiredLine(unsaid('Equipment'), 80))
-              .max(6, later`At most six substitutes.`)
+              .array(requiredLine(untranslated('Equipment'), 80))
+              .max(6, lazyText`At most six substitutes.`)
               .default([]),
             /** The team whose people on shift are the stock. */
             poolOf: z.string().nullable().default(null),
@@ -186,7 +194,7 @@ export const officeSchema = z.object({
                   from: localDateTimeField,
                   to: localDateTimeField.nullable(),
                   delta: z.number().int(),
-                  reason: requiredLine(unsaid('Reason'), 120),
+                  reason: requiredLine(untranslated('Reason'), 120),
                 }),
               )
               .default([]),
@@ -198,7 +206,7 @@ export const officeSchema = z.object({
   teams: z
     .array(
       z.object({
-        name: requiredLine(unsaid('Team'), 60),
+        name: requiredLine(untranslated('Team'), 60),
         templates: z
           .array(
             z
@@ -222,7 +230,7 @@ export const officeSchema = z.object({
             z.object({
               from: localDateTimeField,
               to: localDateTimeField,
-              people: wholeNumber(unsaid('People on shift'), 1, 1000).default(1),
+              people: wholeNumber(untranslated('People on shift'), 1, 1000).default(1),
               /** E-mail of who it is; anybody of the team where nobody is named. */
               person: z.string().nullable().default(null),
             }),
@@ -234,13 +242,13 @@ export const officeSchema = z.object({
   categories: z
     .array(
       z.object({
-        name: requiredLine(unsaid('Category'), 60),
-        mark: z.string().length(2, later`A mark has two letters.`),
+        name: requiredLine(untranslated('Category'), 60),
+        mark: z.string().length(2, lazyText`A mark has two letters.`),
         hue: z.enum(HUES),
-        about: plainText(unsaid('About'), 200),
+        about: plainText(untranslated('About'), 200),
         publish: z.boolean().default(true),
         /** For whom its events usually are. */
-        audiences: z.array(requiredLine(unsaid('Audience'), 40)).default([]),
+        audiences: z.array(requiredLine(untranslated('Audience'), 40)).default([]),
         questions,
       }),
     )
@@ -248,26 +256,26 @@ export const officeSchema = z.object({
   services: z
     .array(
       z.object({
-        name: requiredLine(unsaid('Service'), 60),
-        about: plainText(unsaid('About'), 200).default(''),
+        name: requiredLine(untranslated('Service'), 60),
+        about: plainText(untranslated('About'), 200).default(''),
         /** Who does it. */
         team: z.string(),
-        leadDays: wholeNumber(unsaid('Lead days'), 0, 366).default(0),
-        crewMin: wholeNumber(unsaid('Minutes of work'), 0, 10_000).default(0),
+        leadDays: wholeNumber(untranslated('Lead days'), 0, 366).default(0),
+        crewMin: wholeNumber(untranslated('Minutes of work'), 0, 10_000).default(0),
         questions,
       }),
     )
     .default([]),
-  organisations: z.array(requiredLine(unsaid('Organisation'), 80)).min(1),
+  organisations: z.array(requiredLine(untranslated('Organisation'), 80)).min(1),
   people: z
     .array(
       z.object({
-        name: requiredLine(unsaid('Name'), 80),
-        email: z.email(later`That is no e-mail address.`),
+        name: requiredLine(untranslated('Name'), 80),
+        email: z.email(lazyText`That is no e-mail address.`),
         /** Given once at the start; only its argon2id hash is stored. Without one the person cannot sign in. */
         password: z
           .string()
-          .min(10, later`A password has at least ten characters.`)
+          .min(10, lazyText`A password has at least ten characters.`)
           .optional(),
         roles: z.array(z.enum(ROLES)).default(['requester']),
         teams: z.array(z.string()).default([]),

@@ -1,4 +1,4 @@
-import { unsaid, later } from '@/contracts/language/say';
+import { untranslated, lazyText } from '@/contracts/language/translate';
 import { z } from 'zod';
 import { NUMBER_NAME } from '@/core/work-orders/numbers';
 import { TAKEN_NAMES } from '@/core/work-orders/formula';
@@ -6,9 +6,9 @@ import { localDateField, optionalLine, requiredLine, rowId, wholeNumber } from '
 
 /** A time of day as text; nights go on to 48:00. Kept as it is typed, so that what is loaded is what was saved. */
 export const clockText = z
-  .string(later`Give a time such as 09:30.`)
-  .regex(/^\d\d:[0-5]\d$/, later`A time is written as 09:30; nights go on to 48:00.`)
-  .refine((text) => minutesOf(text) <= 2880, later`Hours end at 48:00 at the latest.`);
+  .string(lazyText`Give a time such as 09:30.`)
+  .regex(/^\d\d:[0-5]\d$/, lazyText`A time is written as 09:30; nights go on to 48:00.`)
+  .refine((text) => minutesOf(text) <= 2880, lazyText`Hours end at 48:00 at the latest.`);
 
 /** Minutes since midnight of `18:30`; `24:00` and later are after it. */
 export const minutesOf = (clock: string): number => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3));
@@ -26,35 +26,35 @@ export const hoursRows = z
   .array(
     z
       .object({
-        days: z.array(wholeNumber(unsaid('Weekday'), 1, 7)).min(1, later`Choose the weekdays.`),
+        days: z.array(wholeNumber(untranslated('Weekday'), 1, 7)).min(1, lazyText`Choose the weekdays.`),
         from: clockText,
         to: clockText,
         ...fromToDates,
       })
       .refine(({ from, to }) => minutesOf(to) > minutesOf(from), {
         path: ['to'],
-        ...later`The end must be after the start; a night ends at 26:00, not at 02:00.`,
+        ...lazyText`The end must be after the start; a night ends at 26:00, not at 02:00.`,
       })
       .refine(({ from }) => minutesOf(from) < 1440, {
         path: ['from'],
-        ...later`Hours begin before midnight.`,
+        ...lazyText`Hours begin before midnight.`,
       })
       .refine(({ validFrom, validTo }) => !validFrom || !validTo || validTo >= validFrom, {
         path: ['validTo'],
-        ...later`The last day must not be before the first.`,
+        ...lazyText`The last day must not be before the first.`,
       }),
   )
-  .max(60, later`At most sixty lines of hours.`)
+  .max(60, lazyText`At most sixty lines of hours.`)
   .default([]);
 export type HoursRow = z.output<typeof hoursRows>[number];
 
 /** What formulas call the number a question is answered by; empty where it is answered in words. */
-export const numberName = optionalLine(unsaid('The name in formulas'), 30)
+export const numberName = optionalLine(untranslated('The name in formulas'), 30)
   .refine((name) => name === '' || NUMBER_NAME.test(name), {
-    ...later`A name in formulas has small letters, digits and _ only, and begins with a letter.`,
+    ...lazyText`A name in formulas has small letters, digits and _ only, and begins with a letter.`,
   })
   .refine((name) => !TAKEN_NAMES.has(name), {
-    ...later`Formulas know this name already. Choose another one.`,
+    ...lazyText`Formulas know this name already. Choose another one.`,
   })
   .default('');
 
@@ -64,25 +64,25 @@ export const questionRows = z
     z
       .object({
         /** Null is a new one. Answers given to it stay with it. */
-        id: rowId<number>(unsaid('a question')).nullable().default(null),
-        text: requiredLine(unsaid('Question'), 200),
-        required: z.boolean(later`Say whether it must be answered.`).default(false),
+        id: rowId<number>(untranslated('a question')).nullable().default(null),
+        text: requiredLine(untranslated('Question'), 200),
+        required: z.boolean(lazyText`Say whether it must be answered.`).default(false),
         /** What may be answered; anything where the list is empty. */
         choices: z
-          .array(requiredLine(unsaid('Answer'), 80))
-          .max(12, later`At most twelve answers.`)
+          .array(requiredLine(untranslated('Answer'), 80))
+          .max(12, lazyText`At most twelve answers.`)
           .default([]),
         seenBy: z
-          .enum(['office', 'office-and-crews'], later`Say who reads the answer.`)
+          .enum(['office', 'office-and-crews'], lazyText`Say who reads the answer.`)
           .default('office-and-crews'),
         numberName,
       })
       .refine(({ choices, numberName: name }) => name === '' || choices.length === 0, {
         path: ['choices'],
-        ...later`A question that is answered by a number has no answers to choose from.`,
+        ...lazyText`A question that is answered by a number has no answers to choose from.`,
       }),
   )
-  .max(20, later`At most twenty questions.`)
+  .max(20, lazyText`At most twenty questions.`)
   .default([]);
 export type QuestionRow = z.output<typeof questionRows>[number];
 
@@ -90,6 +90,6 @@ export type QuestionRow = z.output<typeof questionRows>[number];
 export const ids = <Id extends number>(what: string, most = 500) =>
   z
     .array(rowId<Id>(what))
-    .max(most, later`At most ${most} of them.`)
-    .refine((all) => new Set(all).size === all.length, later`One is chosen twice.`)
+    .max(most, lazyText`At most ${most} of them.`)
+    .refine((all) => new Set(all).size === all.length, lazyText`One is chosen twice.`)
     .default([]);

@@ -1,4 +1,4 @@
-import { unsaid, later, say } from '@/contracts/language/say';
+import { untranslated, lazyText, t } from '@/contracts/language/translate';
 import { z } from 'zod';
 import { SEEING_ROLES, USUALLY_SEEN_BY } from '@/core/publishing/right-to-know';
 import { LANGUAGES } from '../language/languages';
@@ -21,17 +21,17 @@ import { clockText, fromToDates, hoursRows, ids, minutesOf, questionRows } from 
 
 /** What there is to say of the site of the office. Hours are minutes of the day in its own zone. */
 export const siteDoc = z.object({
-  name: requiredLine(unsaid('Name'), 80),
-  zone: z.string().refine(isZone, later`This is not a zone of the IANA database, such as Europe/London.`),
-  weekStart: wholeNumber(unsaid('First day of the week'), 1, 7),
-  language: z.enum(LANGUAGES, later`Choose a language.`).default('en'),
-  officeName: requiredLine(unsaid('Name of the office'), 80),
-  officePhone: requiredLine(unsaid('Telephone'), 40),
-  officeEmail: z.email(later`That is no e-mail address.`),
-  accessMin: wholeNumber(unsaid('Access minutes'), 0, 1440),
-  exitMin: wholeNumber(unsaid('Exit minutes'), 0, 1440),
-  horizonMonths: wholeNumber(unsaid('Months ahead'), 1, 120),
-  grainMin: wholeNumber(unsaid('Minutes of the grain'), 1, 240),
+  name: requiredLine(untranslated('Name'), 80),
+  zone: z.string().refine(isZone, lazyText`This is not a zone of the IANA database, such as Europe/London.`),
+  weekStart: wholeNumber(untranslated('First day of the week'), 1, 7),
+  language: z.enum(LANGUAGES, lazyText`Choose a language.`).default('en'),
+  officeName: requiredLine(untranslated('Name of the office'), 80),
+  officePhone: requiredLine(untranslated('Telephone'), 40),
+  officeEmail: z.email(lazyText`That is no e-mail address.`),
+  accessMin: wholeNumber(untranslated('Access minutes'), 0, 1440),
+  exitMin: wholeNumber(untranslated('Exit minutes'), 0, 1440),
+  horizonMonths: wholeNumber(untranslated('Months ahead'), 1, 120),
+  grainMin: wholeNumber(untranslated('Minutes of the grain'), 1, 240),
   /** Whose people may make an account for themselves; none lets nobody. */
   registerDomains: z
     .array(
@@ -42,28 +42,28 @@ export const siteDoc = z.object({
         .transform((domain) => domain.replace(/^@/, ''))
         .refine(
           (domain) => /^([a-z0-9-]+\.)+[a-z]{2,}$/.test(domain),
-          later`A mail domain is what stands after the @, such as example.org.`,
+          lazyText`A mail domain is what stands after the @, such as example.org.`,
         ),
     )
-    .max(40, later`At most forty domains.`)
+    .max(40, lazyText`At most forty domains.`)
     .default([]),
   /** What setting and clearing take where a space does not say it. */
   layoutMinutes: z
     .array(
       z.object({
-        layout: z.enum(LAYOUTS, later`Choose a layout.`),
-        setupMin: wholeNumber(unsaid('Setup minutes'), 0, 1440),
-        strikeMin: wholeNumber(unsaid('Strike minutes'), 0, 1440),
+        layout: z.enum(LAYOUTS, lazyText`Choose a layout.`),
+        setupMin: wholeNumber(untranslated('Setup minutes'), 0, 1440),
+        strikeMin: wholeNumber(untranslated('Strike minutes'), 0, 1440),
       }),
     )
-    .max(LAYOUTS.length, later`Each layout once.`)
+    .max(LAYOUTS.length, lazyText`Each layout once.`)
     .superRefine((rows, context) => {
       rows.forEach(({ layout }, index) => {
         if (rows.findIndex((each) => each.layout === layout) < index)
           context.addIssue({
             code: 'custom',
             path: [index, 'layout'],
-            message: say`This layout is listed above already.`,
+            message: t`This layout is listed above already.`,
           });
       });
     })
@@ -74,19 +74,19 @@ export type SiteDoc = z.output<typeof siteDoc>;
 
 /** What there is to say of a season; its last day is not before its first. */
 export const seasonDoc = z
-  .object({ name: requiredLine(unsaid('Name'), 60), from: localDateField, to: localDateField })
+  .object({ name: requiredLine(untranslated('Name'), 60), from: localDateField, to: localDateField })
   .refine(({ from, to }) => to >= from, {
     path: ['to'],
-    ...later`The last day must not be before the first.`,
+    ...lazyText`The last day must not be before the first.`,
   });
 export type SeasonDoc = z.output<typeof seasonDoc>;
 
 /** What there is to say of a note to days. */
 export const dayNoteDoc = z
-  .object({ name: requiredLine(unsaid('Note'), 80), from: localDateField, to: localDateField })
+  .object({ name: requiredLine(untranslated('Note'), 80), from: localDateField, to: localDateField })
   .refine(({ from, to }) => to >= from, {
     path: ['to'],
-    ...later`The last day must not be before the first.`,
+    ...lazyText`The last day must not be before the first.`,
   });
 export type DayNoteDoc = z.output<typeof dayNoteDoc>;
 
@@ -96,129 +96,129 @@ export type DayNoteDoc = z.output<typeof dayNoteDoc>;
  */
 export const closureDoc = z
   .object({
-    kind: z.enum(['shut', 'open'], later`Say whether it is shut or open.`),
-    owner: z.enum(OWNER_KINDS, later`Say whether the site, a building or a space.`),
+    kind: z.enum(['shut', 'open'], lazyText`Say whether it is shut or open.`),
+    owner: z.enum(OWNER_KINDS, lazyText`Say whether the site, a building or a space.`),
     /** The site, where it is a further one; the building or space. */
-    siteId: rowId<number>(unsaid('a site')).nullable().default(null),
-    buildingId: rowId<number>(unsaid('a building')).nullable().default(null),
-    spaceId: rowId<SpaceId>(unsaid('a space')).nullable().default(null),
+    siteId: rowId<number>(untranslated('a site')).nullable().default(null),
+    buildingId: rowId<number>(untranslated('a building')).nullable().default(null),
+    spaceId: rowId<SpaceId>(untranslated('a space')).nullable().default(null),
     from: localDateTimeField,
     to: localDateTimeField,
-    reason: requiredLine(unsaid('Reason'), 120),
+    reason: requiredLine(untranslated('Reason'), 120),
   })
-  .refine(({ from, to }) => to > from, { path: ['to'], ...later`The end must be after the start.` })
+  .refine(({ from, to }) => to > from, { path: ['to'], ...lazyText`The end must be after the start.` })
   .refine(({ owner, buildingId }) => owner !== 'building' || buildingId !== null, {
     path: ['buildingId'],
-    ...later`Choose the building.`,
+    ...lazyText`Choose the building.`,
   })
   .refine(({ owner, spaceId }) => owner !== 'space' || spaceId !== null, {
     path: ['spaceId'],
-    ...later`Choose the space.`,
+    ...lazyText`Choose the space.`,
   });
 export type ClosureDoc = z.output<typeof closureDoc>;
 
 /** What there is to say of a further site. It has at least one line of hours. */
 export const furtherSiteDoc = z
-  .object({ name: requiredLine(unsaid('Name'), 80), hours: hoursRows })
+  .object({ name: requiredLine(untranslated('Name'), 80), hours: hoursRows })
   .refine(({ hours }) => hours.length > 0, {
     path: ['hours'],
-    ...later`Say when it is open: without hours nothing can be asked for there.`,
+    ...lazyText`Say when it is open: without hours nothing can be asked for there.`,
   });
 export type FurtherSiteDoc = z.output<typeof furtherSiteDoc>;
 
 /** What there is to say of a building; `siteId` null is the site of the office. */
 export const buildingDoc = z.object({
-  name: requiredLine(unsaid('Name'), 80),
+  name: requiredLine(untranslated('Name'), 80),
   /** Null is the office's own. */
-  siteId: rowId<number>(unsaid('a site')).nullable().default(null),
+  siteId: rowId<number>(untranslated('a site')).nullable().default(null),
   hours: hoursRows,
 });
 export type BuildingDoc = z.output<typeof buildingDoc>;
 
 const metres = (what: string) =>
   z
-    .number(later`${what} is a number of metres.`)
-    .min(0, later`${what} is not below 0.`)
-    .max(1000, later`${what} is at most 1000 m.`);
+    .number(lazyText`${what} is a number of metres.`)
+    .min(0, lazyText`${what} is not below 0.`)
+    .max(1000, lazyText`${what} is at most 1000 m.`);
 const size = (what: string, most: number) =>
   z
-    .number(later`${what} is a number.`)
-    .positive(later`${what} is more than 0.`)
-    .max(most, later`${what} is at most ${most}.`)
+    .number(lazyText`${what} is a number.`)
+    .positive(lazyText`${what} is more than 0.`)
+    .max(most, lazyText`${what} is at most ${most}.`)
     .nullable()
     .default(null);
 const minutes = (what: string, most: number) => wholeNumber(what, 0, most).nullable().default(null);
 
 const policyRow = z.object({
   from: localDateField,
-  noticeMin: minutes(unsaid('Notice in minutes'), 366 * 1440),
-  horizonMonths: wholeNumber(unsaid('Months ahead'), 1, 120).nullable().default(null),
-  shortestMin: minutes(unsaid('Shortest length in minutes'), 31 * 1440),
-  longestMin: minutes(unsaid('Longest length in minutes'), 31 * 1440),
-  granted: z.enum(['on-request', 'instantly'], later`Say how it is granted.`).default('on-request'),
+  noticeMin: minutes(untranslated('Notice in minutes'), 366 * 1440),
+  horizonMonths: wholeNumber(untranslated('Months ahead'), 1, 120).nullable().default(null),
+  shortestMin: minutes(untranslated('Shortest length in minutes'), 31 * 1440),
+  longestMin: minutes(untranslated('Longest length in minutes'), 31 * 1440),
+  granted: z.enum(['on-request', 'instantly'], lazyText`Say how it is granted.`).default('on-request'),
   /** Nobody named lets everybody ask. */
   roles: z.array(z.enum(ROLES)).default([]),
-  organisations: ids<number>(unsaid('an organisation')),
+  organisations: ids<number>(untranslated('an organisation')),
 });
 
 /** What there is to say of a space; measures in metres, null where nobody has taken them. */
 export const spaceDoc = z
   .object({
-    buildingId: rowId<number>(unsaid('a building')),
-    code: requiredLine(unsaid('Code'), 12).refine(
+    buildingId: rowId<number>(untranslated('a building')),
+    code: requiredLine(untranslated('Code'), 12).refine(
       (code) => /^[\p{L}\p{N}-]+$/u.test(code),
-      later`A code has letters, figures and dashes only: it stands in addresses.`,
+      lazyText`A code has letters, figures and dashes only: it stands in addresses.`,
     ),
-    name: requiredLine(unsaid('Name'), 80),
-    areaM2: size(unsaid('Area'), 1_000_000),
-    lengthM: size(unsaid('Length'), 1000),
-    widthM: size(unsaid('Width'), 1000),
+    name: requiredLine(untranslated('Name'), 80),
+    areaM2: size(untranslated('Area'), 1_000_000),
+    lengthM: size(untranslated('Length'), 1000),
+    widthM: size(untranslated('Width'), 1000),
     stepFree: z.boolean().default(true),
     outdoor: z.boolean().default(false),
-    postedLimit: wholeNumber(unsaid('Posted limit'), 1, 100_000).nullable().default(null),
-    topUpMin: wholeNumber(unsaid('Top-up minutes'), 0, 1440).default(TOP_UP_MIN),
-    madeOf: ids<SpaceId>(unsaid('a space'), 60),
-    seenBy: z.array(z.enum(SEEING_ROLES, later`Choose from the list.`)).default([...USUALLY_SEEN_BY]),
+    postedLimit: wholeNumber(untranslated('Posted limit'), 1, 100_000).nullable().default(null),
+    topUpMin: wholeNumber(untranslated('Top-up minutes'), 0, 1440).default(TOP_UP_MIN),
+    madeOf: ids<SpaceId>(untranslated('a space'), 60),
+    seenBy: z.array(z.enum(SEEING_ROLES, lazyText`Choose from the list.`)).default([...USUALLY_SEEN_BY]),
     features: z.array(z.enum(FEATURES)).default([]),
     layouts: z
       .array(
         z.object({
-          layout: z.enum(LAYOUTS, later`Choose a layout.`),
+          layout: z.enum(LAYOUTS, lazyText`Choose a layout.`),
           /** Left out where the house has not counted them: worked out from the area by published load factors. */
-          seats: wholeNumber(unsaid('Seats'), 0, 100_000).nullable().default(null),
+          seats: wholeNumber(untranslated('Seats'), 0, 100_000).nullable().default(null),
           /** Left out: as the house has it for the layout. */
-          setupMin: wholeNumber(unsaid('Setup minutes'), 0, 1440).nullable().default(null),
-          strikeMin: wholeNumber(unsaid('Strike minutes'), 0, 1440).nullable().default(null),
+          setupMin: wholeNumber(untranslated('Setup minutes'), 0, 1440).nullable().default(null),
+          strikeMin: wholeNumber(untranslated('Strike minutes'), 0, 1440).nullable().default(null),
         }),
       )
-      .max(LAYOUTS.length, later`Each layout once.`),
+      .max(LAYOUTS.length, lazyText`Each layout once.`),
     hours: hoursRows,
     policies: z
       .array(policyRow)
-      .max(20, later`At most twenty rules.`)
+      .max(20, lazyText`At most twenty rules.`)
       .default([]),
-    timetables: ids<number>(unsaid('a timetable'), 20),
+    timetables: ids<number>(untranslated('a timetable'), 20),
     questions: questionRows,
     doors: z
       .array(
         z.object({
-          side: z.enum(SIDES, later`Choose a wall.`),
-          offsetM: metres(unsaid('The way along the wall')),
-          widthM: metres(unsaid('The width')).positive(later`A door is wider than 0.`),
+          side: z.enum(SIDES, lazyText`Choose a wall.`),
+          offsetM: metres(untranslated('The way along the wall')),
+          widthM: metres(untranslated('The width')).positive(lazyText`A door is wider than 0.`),
         }),
       )
-      .max(40, later`At most forty doors.`)
+      .max(40, lazyText`At most forty doors.`)
       .default([]),
     obstacles: z
       .array(
         z.object({
-          x: metres(unsaid('The way from the left')),
-          y: metres(unsaid('The way from above')),
-          w: metres(unsaid('The width')).positive(later`It is wider than 0.`),
-          h: metres(unsaid('The depth')).positive(later`It is deeper than 0.`),
+          x: metres(untranslated('The way from the left')),
+          y: metres(untranslated('The way from above')),
+          w: metres(untranslated('The width')).positive(lazyText`It is wider than 0.`),
+          h: metres(untranslated('The depth')).positive(lazyText`It is deeper than 0.`),
         }),
       )
-      .max(100, later`At most a hundred obstacles.`)
+      .max(100, lazyText`At most a hundred obstacles.`)
       .default([]),
   })
   .superRefine(({ layouts, areaM2, policies }, context) => {
@@ -226,15 +226,15 @@ export const spaceDoc = z
       context.addIssue({ code: 'custom', path, message });
     layouts.forEach(({ layout, seats }, index) => {
       if (layouts.findIndex((other) => other.layout === layout) < index)
-        fault(['layouts', index, 'layout'], say`This layout is listed above already.`);
+        fault(['layouts', index, 'layout'], t`This layout is listed above already.`);
       if (seats === null && areaM2 === null)
-        fault(['layouts', index, 'seats'], say`Give the seats, or the area to work them out from.`);
+        fault(['layouts', index, 'seats'], t`Give the seats, or the area to work them out from.`);
     });
     policies.forEach(({ from, shortestMin, longestMin }, index) => {
       if (policies.findIndex((other) => other.from === from) < index)
-        fault(['policies', index, 'from'], say`Another rule begins on this day.`);
+        fault(['policies', index, 'from'], t`Another rule begins on this day.`);
       if (shortestMin !== null && longestMin !== null && shortestMin > longestMin)
-        fault(['policies', index, 'longestMin'], say`The longest is shorter than the shortest.`);
+        fault(['policies', index, 'longestMin'], t`The longest is shorter than the shortest.`);
     });
   });
 export type SpaceDoc = z.output<typeof spaceDoc>;
@@ -242,13 +242,13 @@ export type SpaceDoc = z.output<typeof spaceDoc>;
 const periodRows = z
   .array(
     z
-      .object({ name: requiredLine(unsaid('Period'), 40), from: clockText, to: clockText })
+      .object({ name: requiredLine(untranslated('Period'), 40), from: clockText, to: clockText })
       .refine(({ from, to }) => minutesOf(to) > minutesOf(from), {
         path: ['to'],
-        ...later`A period ends after it begins.`,
+        ...lazyText`A period ends after it begins.`,
       }),
   )
-  .max(40, later`At most forty periods.`)
+  .max(40, lazyText`At most forty periods.`)
   .superRefine((periods, context) => {
     periods.forEach(({ from }, index) => {
       const before = periods[index - 1];
@@ -256,7 +256,7 @@ const periodRows = z
         context.addIssue({
           code: 'custom',
           path: [index, 'from'],
-          message: say`This period begins before ${before.name} ends.`,
+          message: t`This period begins before ${before.name} ends.`,
         });
     });
   });
@@ -267,9 +267,12 @@ const periodRows = z
  */
 export const timetableDoc = z
   .object({
-    name: requiredLine(unsaid('Name'), 60),
+    name: requiredLine(untranslated('Name'), 60),
     ...fromToDates,
-    periods: periodRows.refine((periods) => periods.length > 0, later`A timetable has one period at least.`),
+    periods: periodRows.refine(
+      (periods) => periods.length > 0,
+      lazyText`A timetable has one period at least.`,
+    ),
     exceptions: z
       .array(
         z.object({
@@ -278,12 +281,12 @@ export const timetableDoc = z
           periods: periodRows.default([]),
         }),
       )
-      .max(200, later`At most two hundred days.`)
+      .max(200, lazyText`At most two hundred days.`)
       .default([]),
   })
   .refine(({ validFrom, validTo }) => !validFrom || !validTo || validTo >= validFrom, {
     path: ['validTo'],
-    ...later`The last day must not be before the first.`,
+    ...lazyText`The last day must not be before the first.`,
   })
   .superRefine(({ exceptions }, context) => {
     exceptions.forEach(({ on }, index) => {
@@ -291,7 +294,7 @@ export const timetableDoc = z
         context.addIssue({
           code: 'custom',
           path: ['exceptions', index, 'on'],
-          message: say`This day is listed above already.`,
+          message: t`This day is listed above already.`,
         });
     });
   });

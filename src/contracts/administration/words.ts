@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { ChoiceList, NamedChoice } from './docs';
 import type { Field } from './form-parts';
 import { ENTRY_FORMS } from './forms';
@@ -20,10 +20,10 @@ const optionName = (from: ChoiceList | readonly NamedChoice[], id: unknown, name
     : (from.find((option) => option.id === id)?.name ?? String(id));
 
 function sayValue(field: Field, value: unknown, nameOf: NameOf): string {
-  if (value === null || value === undefined || value === '') return say`nothing`;
+  if (value === null || value === undefined || value === '') return t`nothing`;
   switch (field.kind) {
     case 'switch':
-      return value ? say`yes` : say`no`;
+      return value ? t`yes` : t`no`;
     case 'number':
       return field.unit ? `${String(value)} ${field.unit}` : String(value);
     case 'span':
@@ -35,11 +35,11 @@ function sayValue(field: Field, value: unknown, nameOf: NameOf): string {
     case 'choice':
       return optionName(field.from, value, nameOf);
     case 'several':
-      return (value as unknown[]).map((id) => optionName(field.from, id, nameOf)).join(', ') || say`nothing`;
+      return (value as unknown[]).map((id) => optionName(field.from, id, nameOf)).join(', ') || t`nothing`;
     case 'words':
-      return (value as string[]).join(', ') || say`nothing`;
+      return (value as string[]).join(', ') || t`nothing`;
     case 'rows':
-      return (value as Doc[]).map((row) => sayRow(field.fields, row, nameOf)).join('; ') || say`nothing`;
+      return (value as Doc[]).map((row) => sayRow(field.fields, row, nameOf)).join('; ') || t`nothing`;
     default:
       return String(value);
   }
@@ -69,8 +69,8 @@ function changesOfRows(
   const [was, is] = [said(before), said(after)];
   const gone = was
     .filter((line) => !is.includes(line))
-    .map((line) => say`${field.label}: without ${cut(line)}`);
-  const come = is.filter((line) => !was.includes(line)).map((line) => say`${field.label}: with ${cut(line)}`);
+    .map((line) => t`${field.label}: without ${cut(line)}`);
+  const come = is.filter((line) => !was.includes(line)).map((line) => t`${field.label}: with ${cut(line)}`);
   return [...gone, ...come];
 }
 
@@ -103,6 +103,6 @@ export function saySaidChanges(before: Said | null, after: Said | null): string[
     const was = before?.[about] ?? '';
     if (was === is) return [];
     if (!before || !was) return [`${about}: ${cut(is)}`];
-    return [`${about}: ${cut(was)} → ${is ? cut(is) : say`nothing`}`];
+    return [`${about}: ${cut(was)} → ${is ? cut(is) : t`nothing`}`];
   });
 }

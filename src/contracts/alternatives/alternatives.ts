@@ -1,5 +1,5 @@
 import type { Drawn, Move } from '@/contracts/requests/drawn';
-import { later, unsaid } from '@/contracts/language/say';
+import { lazyText, untranslated } from '@/contracts/language/translate';
 import { z } from 'zod';
 import type { Verdict } from '@/core/checks/findings';
 import type { LocalDateTime } from '@/core/time/local-time';
@@ -24,10 +24,10 @@ export const alternativesSchema = z.discriminatedUnion('of', [
   /** Of a request that waits, or of bookings at risk: those of its dates, or all. */
   z.object({
     of: z.literal('request'),
-    reference: z.string(later`Name the request.`).max(20, later`That is no reference.`),
+    reference: z.string(lazyText`Name the request.`).max(20, lazyText`That is no reference.`),
     occurrences: z
-      .array(rowId<OccurrenceId>(unsaid('dates')))
-      .max(3000, later`At most 3,000 dates.`)
+      .array(rowId<OccurrenceId>(untranslated('dates')))
+      .max(3000, lazyText`At most 3,000 dates.`)
       .optional(),
   }),
 ]);

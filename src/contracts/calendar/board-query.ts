@@ -1,4 +1,4 @@
-import { later } from '@/contracts/language/say';
+import { lazyText } from '@/contracts/language/translate';
 import { z } from 'zod';
 import { MOST_BOARD_DAYS } from '@/contracts/base/board-days';
 import { MOST_DAY_STRIP_DAYS } from './board';
@@ -8,10 +8,10 @@ import { localDateField } from '@/contracts/forms/fields';
 export const boardQuerySchema = z.object({
   from: localDateField.optional(),
   days: z.coerce
-    .number(later`Days are a whole number.`)
-    .int(later`Days are a whole number.`)
-    .min(1, later`At least one day.`)
-    .max(MOST_BOARD_DAYS, later`At most ${MOST_BOARD_DAYS} days at once.`)
+    .number(lazyText`Days are a whole number.`)
+    .int(lazyText`Days are a whole number.`)
+    .min(1, lazyText`At least one day.`)
+    .max(MOST_BOARD_DAYS, lazyText`At most ${MOST_BOARD_DAYS} days at once.`)
     .default(1),
 });
 export type BoardQuery = z.output<typeof boardQuerySchema>;

@@ -1,5 +1,5 @@
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { later } from '@/contracts/language/say';
+import { lazyText } from '@/contracts/language/translate';
 import { z } from 'zod';
 import type { Layout } from '@/core/seating/layouts';
 import type { EpochMinute } from '@/core/time/epoch-minute';
@@ -24,25 +24,25 @@ export type DateState = (typeof DATE_STATES)[number];
 
 const idList = z
   .string()
-  .regex(/^\d{1,9}(\.\d{1,9}){0,99}$/, later`A list of numbers such as 3.5.8.`)
+  .regex(/^\d{1,9}(\.\d{1,9}){0,99}$/, lazyText`A list of numbers such as 3.5.8.`)
   .transform((text) => [...new Set(text.split('.').map(Number))]);
 
 /** Which dates are shown, of what, and how. From the first day, inclusive, for 1 to 366 days. */
 export const datesQuerySchema = z.object({
   from: localDateField,
   days: z.coerce
-    .number(later`Days are a whole number.`)
-    .int(later`Days are a whole number.`)
-    .min(1, later`At least one day.`)
-    .max(MOST_DATES_DAYS, later`At most ${MOST_DATES_DAYS} days at once.`),
-  by: z.enum(DATE_GROUPS, later`Choose from the list.`).default('space'),
+    .number(lazyText`Days are a whole number.`)
+    .int(lazyText`Days are a whole number.`)
+    .min(1, lazyText`At least one day.`)
+    .max(MOST_DATES_DAYS, lazyText`At most ${MOST_DATES_DAYS} days at once.`),
+  by: z.enum(DATE_GROUPS, lazyText`Choose from the list.`).default('space'),
   /** Rows of what `by` names; without them all. */
   only: idList.optional(),
   q: z
     .string()
-    .max(MOST_CHARACTERS.search, later`At most ${MOST_CHARACTERS.search} characters.`)
+    .max(MOST_CHARACTERS.search, lazyText`At most ${MOST_CHARACTERS.search} characters.`)
     .default(''),
-  state: z.enum(DATE_STATES, later`Choose from the list.`).optional(),
+  state: z.enum(DATE_STATES, lazyText`Choose from the list.`).optional(),
   cancelled: z.literal('1').optional(),
 });
 export type DatesQuery = z.output<typeof datesQuerySchema>;

@@ -1,4 +1,4 @@
-import { later, say, unsaid } from '@/contracts/language/say';
+import { lazyText, t, untranslated } from '@/contracts/language/translate';
 import { z } from 'zod';
 import type { EquipmentTypeId, SpaceId } from '@/core/ids';
 import { LAYOUTS, type Layout } from '@/core/seating/layouts';
@@ -26,21 +26,21 @@ export const ON_DAYS = {
 export type OnDays = keyof typeof ON_DAYS;
 
 const clockField = z
-  .string(later`Give a time.`)
-  .regex(/^(([01]\d|2[0-3]):[0-5]\d|24:00)$/, later`Give a time such as 14:00.`)
+  .string(lazyText`Give a time.`)
+  .regex(/^(([01]\d|2[0-3]):[0-5]\d|24:00)$/, lazyText`Give a time such as 14:00.`)
   .transform((text) => Number(text.slice(0, 2)) * 60 + Number(text.slice(3)));
 
 const want = z.object({
-  people: wholeNumber(unsaid('People'), 1, MOST_PEOPLE),
+  people: wholeNumber(untranslated('People'), 1, MOST_PEOPLE),
   /** Null: any layout that seats them. */
-  layout: z.enum(LAYOUTS, later`Choose a layout from the list.`).nullable(),
-  has: z.enum(FEATURES, later`Choose from the list.`).nullable(),
+  layout: z.enum(LAYOUTS, lazyText`Choose a layout from the list.`).nullable(),
+  has: z.enum(FEATURES, lazyText`Choose from the list.`).nullable(),
   /** Null: whichever fits. */
-  space: rowId<SpaceId>(unsaid('a space from the list')).nullable(),
+  space: rowId<SpaceId>(untranslated('a space from the list')).nullable(),
 });
 const pool = z.object({
-  type: rowId<EquipmentTypeId>(unsaid('equipment from the list')),
-  quantity: wholeNumber(unsaid('How many'), 1, 10_000),
+  type: rowId<EquipmentTypeId>(untranslated('equipment from the list')),
+  quantity: wholeNumber(untranslated('How many'), 1, 10_000),
 });
 
 /**
@@ -53,20 +53,19 @@ export const earliestSchema = z
     pools: z.array(pool).max(POOL_LINES),
     first: localDateField,
     last: localDateField,
-    minutes: wholeNumber(unsaid('Minutes'), 15, 24 * 60),
+    minutes: wholeNumber(untranslated('Minutes'), 15, 24 * 60),
     between: clockField,
     and: clockField,
-    on: z.enum(Object.keys(ON_DAYS) as [OnDays, ...OnDays[]], later`Choose from the list.`),
+    on: z.enum(Object.keys(ON_DAYS) as [OnDays, ...OnDays[]], lazyText`Choose from the list.`),
   })
   .superRefine(({ wants, pools, first, last, minutes, between, and }, context) => {
     const fault = (path: string, message: string) =>
       context.addIssue({ code: 'custom', path: [path], message });
-    if (!wants.length && !pools.length) fault('people1', say`Say how many people, or choose some equipment.`);
+    if (!wants.length && !pools.length) fault('people1', t`Say how many people, or choose some equipment.`);
     const days = daysBetween(first, last);
-    if (days < 0) fault('last', say`The last day must not be before the first.`);
-    if (days >= MOST_SPAN_DAYS)
-      fault('last', say`At most ${MOST_SPAN_DAYS} days are looked through at once.`);
-    if (and - between < minutes) fault('and', say`Between these hours there is no room for so many minutes.`);
+    if (days < 0) fault('last', t`The last day must not be before the first.`);
+    if (days >= MOST_SPAN_DAYS) fault('last', t`At most ${MOST_SPAN_DAYS} days are looked through at once.`);
+    if (and - between < minutes) fault('and', t`Between these hours there is no room for so many minutes.`);
   });
 export type EarliestSearch = z.output<typeof earliestSchema>;
 

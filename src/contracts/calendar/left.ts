@@ -1,4 +1,4 @@
-import { later, unsaid } from '@/contracts/language/say';
+import { lazyText, untranslated } from '@/contracts/language/translate';
 import { z } from 'zod';
 import { LONGEST_DATE_DAYS } from '@/contracts/requests/ask';
 import { localDateTimeField, wholeNumber } from '@/contracts/forms/fields';
@@ -10,16 +10,16 @@ export const leftSchema = z
   .object({
     startsAt: localDateTimeField,
     endsAt: localDateTimeField,
-    beforeMin: minutes(unsaid('Minutes before')).default(0),
-    afterMin: minutes(unsaid('Minutes after')).default(0),
+    beforeMin: minutes(untranslated('Minutes before')).default(0),
+    afterMin: minutes(untranslated('Minutes after')).default(0),
   })
   .refine(({ startsAt, endsAt }) => endsAt > startsAt, {
     path: ['endsAt'],
-    ...later`The end must be after the start.`,
+    ...lazyText`The end must be after the start.`,
   })
   .refine(
     ({ startsAt, endsAt }) => Date.parse(endsAt) - Date.parse(startsAt) <= LONGEST_DATE_DAYS * 86_400_000,
-    { path: ['endsAt'], ...later`At most ${LONGEST_DATE_DAYS} days.` },
+    { path: ['endsAt'], ...lazyText`At most ${LONGEST_DATE_DAYS} days.` },
   );
 export type LeftInput = z.output<typeof leftSchema>;
 

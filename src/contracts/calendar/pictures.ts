@@ -1,5 +1,5 @@
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { later, unsaid } from '@/contracts/language/say';
+import { lazyText, untranslated } from '@/contracts/language/translate';
 import { z } from 'zod';
 import { idempotencyKey, requiredLine, rowId } from '@/contracts/forms/fields';
 
@@ -10,14 +10,14 @@ export const PICTURE_OWNERS = ['space', 'pool'] as const;
 export type PictureOwner = (typeof PICTURE_OWNERS)[number];
 
 const owner = {
-  of: z.enum(PICTURE_OWNERS, later`Say whether it is of a space or of equipment.`),
-  id: z.coerce.number().pipe(rowId<number>(unsaid('what it is of'))),
+  of: z.enum(PICTURE_OWNERS, lazyText`Say whether it is of a space or of equipment.`),
+  id: z.coerce.number().pipe(rowId<number>(untranslated('what it is of'))),
 };
 
 /** What a picture says of itself, in its address; the body is the picture. The picture is at most 20 MB. */
 export const sendPictureSchema = z.object({
   ...owner,
-  about: requiredLine(unsaid('What is seen on it'), MOST_CHARACTERS.pictureAbout),
+  about: requiredLine(untranslated('What is seen on it'), MOST_CHARACTERS.pictureAbout),
 });
 export type SendPictureInput = z.output<typeof sendPictureSchema>;
 
@@ -25,7 +25,7 @@ export type SendPictureInput = z.output<typeof sendPictureSchema>;
 export const dropPictureSchema = z.object({
   key: idempotencyKey,
   of: owner.of,
-  id: rowId<number>(unsaid('what it is of')),
+  id: rowId<number>(untranslated('what it is of')),
 });
 export type DropPictureInput = z.output<typeof dropPictureSchema>;
 

@@ -1,4 +1,4 @@
-import { later, unsaid } from '@/contracts/language/say';
+import { lazyText, untranslated } from '@/contracts/language/translate';
 import { z } from 'zod';
 import type { Verdict } from '@/core/checks/findings';
 import type { EquipmentTypeId } from '@/core/ids';
@@ -41,16 +41,18 @@ const orNothing = <Schema extends z.ZodType>(schema: Schema) =>
 /** The search as it stands in the address of its page. People from 1; empty fields are any (null). */
 export const placeSearchSchema = z
   .object({
-    people: optionalNumber(unsaid('People'), 1, MOST_PEOPLE, 10),
-    layout: orNothing(z.enum(LAYOUTS, later`Choose a layout from the list.`)),
-    has: orNothing(z.enum(FEATURES, later`Choose from the list.`)),
-    day: z.string(later`Give a day.`).refine((text) => parseLocalDate(text) !== null, later`Give a day.`),
-    from: z.string(later`Give a time.`).regex(/^\d\d:\d\d$/, later`Give a time such as 14:00.`),
-    to: z.string(later`Give a time.`).regex(/^\d\d:\d\d$/, later`Give a time such as 16:00.`),
-    repeat: z.preprocess((text) => text || 'once', z.enum(REPEATS, later`Choose from the list.`)),
-    dates: optionalNumber(unsaid('Dates'), 1, MOST_SEARCH_DATES, 1),
-    type: orNothing(z.preprocess(Number, rowId<EquipmentTypeId>(unsaid('equipment from the list')))),
-    quantity: optionalNumber(unsaid('How many'), 1, 10_000, 1),
+    people: optionalNumber(untranslated('People'), 1, MOST_PEOPLE, 10),
+    layout: orNothing(z.enum(LAYOUTS, lazyText`Choose a layout from the list.`)),
+    has: orNothing(z.enum(FEATURES, lazyText`Choose from the list.`)),
+    day: z
+      .string(lazyText`Give a day.`)
+      .refine((text) => parseLocalDate(text) !== null, lazyText`Give a day.`),
+    from: z.string(lazyText`Give a time.`).regex(/^\d\d:\d\d$/, lazyText`Give a time such as 14:00.`),
+    to: z.string(lazyText`Give a time.`).regex(/^\d\d:\d\d$/, lazyText`Give a time such as 16:00.`),
+    repeat: z.preprocess((text) => text || 'once', z.enum(REPEATS, lazyText`Choose from the list.`)),
+    dates: optionalNumber(untranslated('Dates'), 1, MOST_SEARCH_DATES, 1),
+    type: orNothing(z.preprocess(Number, rowId<EquipmentTypeId>(untranslated('equipment from the list')))),
+    quantity: optionalNumber(untranslated('How many'), 1, 10_000, 1),
   })
   .transform(({ day, from, to, repeat, dates, ...rest }, context) => {
     const start = parseLocalDateTime(`${day}T${from}`);

@@ -1,4 +1,4 @@
-import { later } from '@/contracts/language/say';
+import { lazyText } from '@/contracts/language/translate';
 import { z } from 'zod';
 import { MOST_BOARD_DAYS } from '@/contracts/base/board-days';
 import { datesQuerySchema, MOST_DATES_DAYS } from './dates';
@@ -10,19 +10,19 @@ export type PrintKind = (typeof PRINTS)[number];
 /** What is printed, as it stands in the address of the preview and of the PDF. At most what the page itself shows. */
 export const printQuerySchema = datesQuerySchema
   .extend({
-    what: z.enum(PRINTS, later`Choose what to print.`).default('dates'),
+    what: z.enum(PRINTS, lazyText`Choose what to print.`).default('dates'),
     /** Code of the space, or number of the pool. */
     of: z
       .string()
-      .max(60, later`There is no such place.`)
+      .max(60, lazyText`There is no such place.`)
       .default(''),
-    detail: z.enum(['brief', 'detailed'], later`Choose brief or detailed.`).default('brief'),
-    page: z.enum(['upright', 'wide'], later`Choose upright or wide.`).default('upright'),
+    detail: z.enum(['brief', 'detailed'], lazyText`Choose brief or detailed.`).default('brief'),
+    page: z.enum(['upright', 'wide'], lazyText`Choose upright or wide.`).default('upright'),
     apart: z.literal('1').optional(),
   })
   .refine(({ what, days }) => what !== 'board' || days <= MOST_BOARD_DAYS, {
     path: ['days'],
-    ...later`The board prints at most ${MOST_BOARD_DAYS} days.`,
+    ...lazyText`The board prints at most ${MOST_BOARD_DAYS} days.`,
   });
 export type PrintQuery = z.output<typeof printQuerySchema>;
 

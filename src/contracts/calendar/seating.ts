@@ -1,4 +1,4 @@
-import { unsaid } from '@/contracts/language/say';
+import { untranslated } from '@/contracts/language/translate';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { z } from 'zod';
 import { idempotencyKey, requiredLine } from '@/contracts/forms/fields';
@@ -50,7 +50,7 @@ export function planHref(code: string, query: PlanQuery = {}): string {
 /** Everything that makes a way to set rooms one of the house's own. */
 export const ownLayoutSchema = z.object({
   key: idempotencyKey,
-  name: requiredLine(unsaid('What it is called'), MOST_CHARACTERS.layoutName),
+  name: requiredLine(untranslated('What it is called'), MOST_CHARACTERS.layoutName),
   query: planQuerySchema.omit({ people: true, wheelchairs: true }),
 });
 export type OwnLayoutInput = z.output<typeof ownLayoutSchema>;

@@ -1,4 +1,4 @@
-import { later } from '@/contracts/language/say';
+import { lazyText } from '@/contracts/language/translate';
 import { z } from 'zod';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { localDateField } from '@/contracts/forms/fields';
@@ -9,10 +9,10 @@ const MOST_SPACES = 12;
 export const spaceDaySchema = z.object({
   day: localDateField,
   spaces: z
-    .string(later`Name the spaces.`)
-    .regex(/^\d{1,9}(,\d{1,9})*$/, later`Name the spaces by their numbers, with commas between.`)
+    .string(lazyText`Name the spaces.`)
+    .regex(/^\d{1,9}(,\d{1,9})*$/, lazyText`Name the spaces by their numbers, with commas between.`)
     .transform((text) => [...new Set(text.split(',').map(Number))])
-    .refine((ids) => ids.length <= MOST_SPACES, later`At most ${MOST_SPACES} spaces.`),
+    .refine((ids) => ids.length <= MOST_SPACES, lazyText`At most ${MOST_SPACES} spaces.`),
 });
 export type SpaceDayQuery = z.output<typeof spaceDaySchema>;
 

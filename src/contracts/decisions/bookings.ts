@@ -1,5 +1,5 @@
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { later, say, unsaid } from '@/contracts/language/say';
+import { lazyText, t, untranslated } from '@/contracts/language/translate';
 import { z } from 'zod';
 import { OCCURRENCE_STATES, type OccurrenceState } from '@/core/changes/transitions';
 import type { CategoryId, OccurrenceId, SpaceId } from '@/core/ids';
@@ -13,7 +13,7 @@ const day = z
   .transform((text, ctx): LocalDate | null => {
     if (text === '') return null;
     const date = parseLocalDate(text);
-    if (!date) ctx.addIssue({ code: 'custom', message: say`A day is written as 2027-05-14.` });
+    if (!date) ctx.addIssue({ code: 'custom', message: t`A day is written as 2027-05-14.` });
     return date;
   })
   .default(null);
@@ -21,7 +21,7 @@ const day = z
 const number = (what: string) =>
   z
     .string()
-    .regex(/^\d{0,9}$/, later`Choose ${what} from the list.`)
+    .regex(/^\d{0,9}$/, lazyText`Choose ${what} from the list.`)
     .transform((text) => (text === '' ? null : Number(text)))
     .default(null);
 
@@ -43,14 +43,14 @@ export const statesOf = (sought: StateSought): readonly OccurrenceState[] =>
 export const bookingsQuerySchema = z.object({
   q: z
     .string()
-    .max(200, later`At most 200 characters.`)
+    .max(200, lazyText`At most 200 characters.`)
     .default(''),
   from: day,
   to: day,
-  space: number(unsaid('a space')),
-  category: number(unsaid('a category')),
-  state: z.enum(STATES_SOUGHT, later`Choose a state from the list.`).default('approved'),
-  made: z.enum(['any', 'single', 'series'], later`Choose how they were asked for.`).default('any'),
+  space: number(untranslated('a space')),
+  category: number(untranslated('a category')),
+  state: z.enum(STATES_SOUGHT, lazyText`Choose a state from the list.`).default('approved'),
+  made: z.enum(['any', 'single', 'series'], lazyText`Choose how they were asked for.`).default('any'),
 });
 export type BookingsQuery = z.output<typeof bookingsQuerySchema>;
 
@@ -92,18 +92,18 @@ export const recategoriseSchema = z.object({
   items: z
     .array(
       z.object({
-        reference: z.string(later`Name the request.`).max(20, later`That is no reference.`),
+        reference: z.string(lazyText`Name the request.`).max(20, lazyText`That is no reference.`),
         version: versionField,
       }),
-      later`Pick bookings.`,
+      lazyText`Pick bookings.`,
     )
-    .min(1, later`Pick at least one booking.`)
-    .max(MOST_BOOKINGS, later`At most ${MOST_BOOKINGS} requests in one step.`)
+    .min(1, lazyText`Pick at least one booking.`)
+    .max(MOST_BOOKINGS, lazyText`At most ${MOST_BOOKINGS} requests in one step.`)
     .refine(
       (items) => new Set(items.map(({ reference }) => reference)).size === items.length,
-      later`A request is listed twice.`,
+      lazyText`A request is listed twice.`,
     ),
-  categoryId: rowId<CategoryId>(unsaid('a category from the list')),
-  reason: plainText(unsaid('Reason'), MOST_CHARACTERS.reason).default(''),
+  categoryId: rowId<CategoryId>(untranslated('a category from the list')),
+  reason: plainText(untranslated('Reason'), MOST_CHARACTERS.reason).default(''),
 });
 export type RecategoriseInput = z.output<typeof recategoriseSchema>;

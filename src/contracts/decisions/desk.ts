@@ -1,4 +1,4 @@
-import { later } from '@/contracts/language/say';
+import { lazyText } from '@/contracts/language/translate';
 import { z } from 'zod';
 import type { LossKind, Nearness } from '@/core/changes/what-is-lost';
 import type { OccurrenceId } from '@/core/ids';
@@ -92,6 +92,6 @@ export interface DeskView {
 export const handlerSchema = z.object({
   key: idempotencyKey,
   /** Taking it on oneself, or giving it back for anybody. */
-  handler: z.enum(['me', 'nobody'], later`Say who sees to it: me or nobody.`),
+  handler: z.enum(['me', 'nobody'], lazyText`Say who sees to it: me or nobody.`),
 });
 export type HandlerInput = z.output<typeof handlerSchema>;

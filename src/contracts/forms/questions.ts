@@ -1,5 +1,5 @@
 import { NUMBER_MOST, wholeNumberIn } from '@/core/work-orders/numbers';
-import { say, sayNumber } from '@/contracts/language/say';
+import { t, sayNumber } from '@/contracts/language/translate';
 import type { FieldFault } from '@/contracts/base/refusal';
 
 /**
@@ -34,13 +34,13 @@ export function answerFaults(
   return questions.flatMap(({ id, text, required, choices, numberName }) => {
     const answer = given.get(id) ?? '';
     const fault = (message: string) => [{ path: `${path}.${id}`, message }];
-    if (!answer) return required ? fault(say`“${text}” wants an answer.`) : [];
+    if (!answer) return required ? fault(t`“${text}” wants an answer.`) : [];
     if (numberName !== null)
       return wholeNumberIn(answer) === null
-        ? fault(say`“${text}” is answered by a whole number from 0 to ${sayNumber(NUMBER_MOST)}.`)
+        ? fault(t`“${text}” is answered by a whole number from 0 to ${sayNumber(NUMBER_MOST)}.`)
         : [];
     return choices.length && !choices.includes(answer)
-      ? fault(say`“${text}” is answered by ${choices.map((each) => `“${each}”`).join(say` or `)}.`)
+      ? fault(t`“${text}” is answered by ${choices.map((each) => `“${each}”`).join(t` or `)}.`)
       : [];
   });
 }

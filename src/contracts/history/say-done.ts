@@ -2,88 +2,88 @@ import { fieldLabel } from '@/contracts/requests/request-fields';
 import type { DoneFacts, Edit } from './done-facts';
 import { aOne, KIND_WORDS } from '@/contracts/administration/kinds';
 import type { EntryCommand } from '@/contracts/administration/docs';
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import { SERVICE_STATE_WORDS } from '@/contracts/words/services';
 import { listText } from '@/contracts/words/rule';
 import { countText, dateLong, spanText } from '@/contracts/words/when';
 
-const quoted = (text: string) => (text ? `“${text}”` : say`nothing`);
+const quoted = (text: string) => (text ? `“${text}”` : t`nothing`);
 const datesText = (count: number): string => countText(count, 'date', 'dates');
 
 /** One thing that says something else than before. */
 export function sayEdit(edit: Edit): string {
   switch (edit.of) {
     case 'title':
-      return say`Title: ${quoted(edit.to)}, before ${quoted(edit.from)}`;
+      return t`Title: ${quoted(edit.to)}, before ${quoted(edit.from)}`;
     case 'public-text':
-      return say`The public text`;
+      return t`The public text`;
     case 'marks':
-      return say`Marks of the public text`;
+      return t`Marks of the public text`;
     case 'shown':
-      return edit.to ? say`Readers see it, before only the office` : say`Readers do not see it any more`;
+      return edit.to ? t`Readers see it, before only the office` : t`Readers do not see it any more`;
     case 'held-back':
-      return edit.to ? say`It is held back from readers` : say`It is not held back any more`;
+      return edit.to ? t`It is held back from readers` : t`It is not held back any more`;
     case 'from-day':
-      return edit.to ? say`Readers see it from ${dateLong(edit.to)} on` : say`Readers see it at once`;
+      return edit.to ? t`Readers see it from ${dateLong(edit.to)} on` : t`Readers see it at once`;
     case 'picked':
-      return say`Besides on: ${listText(edit.calendars) || say`no other calendar`}`;
+      return t`Besides on: ${listText(edit.calendars) || t`no other calendar`}`;
     case 'excluded':
-      return say`Kept off: ${listText(edit.calendars) || say`no calendar`}`;
+      return t`Kept off: ${listText(edit.calendars) || t`no calendar`}`;
     default:
-      return say`${fieldLabel(edit.of)}: ${quoted(edit.to)}, before ${quoted(edit.from)}`;
+      return t`${fieldLabel(edit.of)}: ${quoted(edit.to)}, before ${quoted(edit.from)}`;
   }
 }
 
 type Step = Extract<DoneFacts, { did: 'step' }>;
 
 const left = ({ stillWaiting }: Step): string =>
-  stillWaiting > 0 ? say`; ${stillWaiting} still ${stillWaiting === 1 ? say`waits` : say`wait`}` : '';
+  stillWaiting > 0 ? t`; ${stillWaiting} still ${stillWaiting === 1 ? t`waits` : t`wait`}` : '';
 
 function leaveText({ dates, withdrawn }: Step): string {
   const cancelled = dates - withdrawn;
   const parts = [
-    withdrawn > 0 && say`withdrew ${countText(withdrawn, 'waiting date', 'waiting dates')}`,
-    cancelled > 0 && say`cancelled ${countText(cancelled, 'approved date', 'approved dates')}`,
+    withdrawn > 0 && t`withdrew ${countText(withdrawn, 'waiting date', 'waiting dates')}`,
+    cancelled > 0 && t`cancelled ${countText(cancelled, 'approved date', 'approved dates')}`,
   ];
-  return parts.filter(Boolean).join(say` and `);
+  return parts.filter(Boolean).join(t` and `);
 }
 
 function changeText({ dates, asked }: Step): string {
   const parts = [
-    dates - asked > 0 && say`changed ${datesText(dates - asked)}`,
+    dates - asked > 0 && t`changed ${datesText(dates - asked)}`,
     asked > 0 &&
-      say`asked the office to change ${datesText(asked)}; ${asked === 1 ? say`it stays` : say`they stay`} as booked until then`,
+      t`asked the office to change ${datesText(asked)}; ${asked === 1 ? t`it stays` : t`they stay`} as booked until then`,
   ];
   return parts.filter(Boolean).join(', ');
 }
 
 function approveOrMoveText({ dates, moved, proposed }: Step): string {
   const parts = [
-    say`approved ${datesText(dates - proposed)}`,
-    moved > 0 && say`${moved} of them moved`,
-    proposed > 0 && say`proposed another place or time for ${datesText(proposed)}`,
+    t`approved ${datesText(dates - proposed)}`,
+    moved > 0 && t`${moved} of them moved`,
+    proposed > 0 && t`proposed another place or time for ${datesText(proposed)}`,
   ];
   return parts.filter(Boolean).join(', ');
 }
 
 const STEPS: Readonly<Record<Step['action'], (step: Step, dates: string) => string>> = {
-  approve: (step, dates) => say`approved ${dates}${left(step)}`,
-  decline: (step, dates) => say`declined ${dates}${left(step)}`,
-  skip: (_, dates) => say`left out ${dates}`,
+  approve: (step, dates) => t`approved ${dates}${left(step)}`,
+  decline: (step, dates) => t`declined ${dates}${left(step)}`,
+  skip: (_, dates) => t`left out ${dates}`,
   leave: leaveText,
   withdraw: leaveText,
   cancel: leaveText,
-  hold: (_, dates) => say`held ${dates}`,
-  'release-hold': (_, dates) => say`ended the hold of ${dates}`,
-  propose: (_, dates) => say`proposed another place or time for ${dates}`,
-  accept: (_, dates) => say`accepted the proposal for ${dates}`,
-  'refuse-proposal': (_, dates) => say`refused the proposal for ${dates}`,
-  move: (_, dates) => say`moved ${dates}`,
+  hold: (_, dates) => t`held ${dates}`,
+  'release-hold': (_, dates) => t`ended the hold of ${dates}`,
+  propose: (_, dates) => t`proposed another place or time for ${dates}`,
+  accept: (_, dates) => t`accepted the proposal for ${dates}`,
+  'refuse-proposal': (_, dates) => t`refused the proposal for ${dates}`,
+  move: (_, dates) => t`moved ${dates}`,
   change: changeText,
-  'grant-change': (_, dates) => say`granted the change of ${dates}`,
-  'refuse-change': (_, dates) => say`refused the change of ${dates}`,
-  'set-fallback': (_, dates) => say`kept a place indoors for ${dates}`,
-  'drop-fallback': (_, dates) => say`gave up the place indoors for ${dates}`,
+  'grant-change': (_, dates) => t`granted the change of ${dates}`,
+  'refuse-change': (_, dates) => t`refused the change of ${dates}`,
+  'set-fallback': (_, dates) => t`kept a place indoors for ${dates}`,
+  'drop-fallback': (_, dates) => t`gave up the place indoors for ${dates}`,
   'approve-or-move': approveOrMoveText,
 };
 
@@ -97,9 +97,9 @@ const ENTRY_COMMAND_WORDS: Readonly<Record<EntryCommand, string>> = texts({
 
 function seriesText({ moved, added, gone }: Extract<DoneFacts, { did: 'series-changed' }>): string {
   const parts = [
-    say`the series goes another way from there on: ${countText(moved, 'date', 'dates')} moved`,
-    added > 0 && say`${added} added, waiting`,
-    gone > 0 && say`${gone} given up`,
+    t`the series goes another way from there on: ${countText(moved, 'date', 'dates')} moved`,
+    added > 0 && t`${added} added, waiting`,
+    gone > 0 && t`${gone} given up`,
   ];
   return parts.filter(Boolean).join(', ');
 }
@@ -118,35 +118,35 @@ export function sayDone(done: DoneFacts): string {
     case 'series-changed':
       return seriesText(done);
     case 'taken-back':
-      return say`took back what was done to ${done.dates > 0 ? datesText(done.dates) : countText(done.requests, 'request', 'requests')}`;
+      return t`took back what was done to ${done.dates > 0 ? datesText(done.dates) : countText(done.requests, 'request', 'requests')}`;
     case 'words-edited':
-      return say`changed what it says: ${listText(done.edits.map(sayEdit))}`;
+      return t`changed what it says: ${listText(done.edits.map(sayEdit))}`;
     case 'notice-edited':
-      return say`edited its notice: ${listText(done.edits.map(sayEdit))}`;
+      return t`edited its notice: ${listText(done.edits.map(sayEdit))}`;
     case 'recategorised':
-      return say`put ${countText(done.requests, 'request', 'requests')} into “${done.category}”`;
+      return t`put ${countText(done.requests, 'request', 'requests')} into “${done.category}”`;
     case 'published-at-once':
-      return say`published ${datesText(done.dates)} at once`;
+      return t`published ${datesText(done.dates)} at once`;
     case 'consent-given':
-      return say`Agreed to ${datesText(done.dates)}.`;
+      return t`Agreed to ${datesText(done.dates)}.`;
     case 'consent-refused':
-      return say`Not agreed to ${datesText(done.dates)}.`;
+      return t`Not agreed to ${datesText(done.dates)}.`;
     case 'service':
       return `${done.service}: ${SERVICE_STATE_WORDS[done.state]}`;
     case 'thing-made':
-      return say`made ${aOne(done.kind)}`;
+      return t`made ${aOne(done.kind)}`;
     case 'thing-changed':
-      return say`changed ${aOne(done.kind)}`;
+      return t`changed ${aOne(done.kind)}`;
     case 'things-taken-in':
-      return say`took in ${KIND_WORDS[done.kind].many.toLowerCase()}`;
+      return t`took in ${KIND_WORDS[done.kind].many.toLowerCase()}`;
     case 'thing':
-      return say`${ENTRY_COMMAND_WORDS[done.command]} ${aOne(done.kind)}`;
+      return t`${ENTRY_COMMAND_WORDS[done.command]} ${aOne(done.kind)}`;
     case 'picture':
-      return say`put a picture: ${done.about}`;
+      return t`put a picture: ${done.about}`;
     case 'on-shift':
-      return say`put ${whoText(done)} on shift, ${spanText(done.from, done.to)}`;
+      return t`put ${whoText(done)} on shift, ${spanText(done.from, done.to)}`;
     case 'off-shift':
-      return say`took ${whoText(done)} off shift, ${spanText(done.from, done.to)}`;
+      return t`took ${whoText(done)} off shift, ${spanText(done.from, done.to)}`;
   }
 }
 

@@ -1,7 +1,7 @@
 import { askedFieldSchemas } from '@/contracts/requests/request-fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { publicHtmlField } from '@/contracts/forms/public-text';
-import { later, unsaid } from '@/contracts/language/say';
+import { lazyText, untranslated } from '@/contracts/language/translate';
 import { z } from 'zod';
 import { FACTS } from '@/core/publishing/facts';
 import type { CalendarFilter } from '@/core/publishing/calendar-filter';
@@ -31,69 +31,72 @@ export const RESERVED_SLUGS: readonly string[] = ['follow', 'kept', 'ledger', 'n
 
 const several = <Id extends number>(what: string) =>
   z
-    .array(rowId<Id>(what), later`Choose ${what}, or none.`)
-    .max(500, later`At most five hundred.`)
+    .array(rowId<Id>(what), lazyText`Choose ${what}, or none.`)
+    .max(500, lazyText`At most five hundred.`)
     .default([]);
 
 /** What a calendar shows; an empty list asks for nothing. */
 export const calendarFilterSchema = z.object({
-  buildings: several<BuildingId>(unsaid('a building')),
-  spaces: several<SpaceId>(unsaid('a space')),
-  categories: several<CategoryId>(unsaid('a category')),
-  hosts: several<OrganisationId>(unsaid('a host')),
+  buildings: several<BuildingId>(untranslated('a building')),
+  spaces: several<SpaceId>(untranslated('a space')),
+  categories: several<CategoryId>(untranslated('a category')),
+  hosts: several<OrganisationId>(untranslated('a host')),
   audiences: z
-    .array(requiredLine(unsaid('Audience'), 40))
-    .max(12, later`At most twelve audiences.`)
+    .array(requiredLine(untranslated('Audience'), 40))
+    .max(12, lazyText`At most twelve audiences.`)
     .default([]),
 });
 
 const readersSchema = z
   .object({
-    kind: z.enum(READER_KINDS, later`Say who may read it.`),
-    people: several<PersonId>(unsaid('a person')),
-    roles: z.array(z.enum(ROLES, later`Choose from the list.`)).default([]),
-    organisations: several<OrganisationId>(unsaid('an organisation')),
+    kind: z.enum(READER_KINDS, lazyText`Say who may read it.`),
+    people: several<PersonId>(untranslated('a person')),
+    roles: z.array(z.enum(ROLES, lazyText`Choose from the list.`)).default([]),
+    organisations: several<OrganisationId>(untranslated('an organisation')),
   })
   .refine(
     ({ kind, people, roles, organisations }) =>
       kind !== 'named' || people.length + roles.length + organisations.length > 0,
     {
       path: ['people'],
-      ...later`Name at least one person, role or organisation, or let all who sign in read it.`,
+      ...lazyText`Name at least one person, role or organisation, or let all who sign in read it.`,
     },
   )
   .transform(({ kind, ...named }): Readers => (kind === 'named' ? { kind, ...named } : { kind }));
 
 const calendarFields = z.object({
-  name: requiredLine(unsaid('Name'), MOST_CHARACTERS.calendarName),
+  name: requiredLine(untranslated('Name'), MOST_CHARACTERS.calendarName),
   /** Empty is from the name. */
   slug: z
-    .string(later`The address is missing.`)
+    .string(lazyText`The address is missing.`)
     .trim()
     .refine(
       (text) => text === '' || isSlug(text),
-      later`An address is made of small letters, digits and hyphens between them, at most ${SLUG_MOST}.`,
+      lazyText`An address is made of small letters, digits and hyphens between them, at most ${SLUG_MOST}.`,
     )
-    .refine((text) => !RESERVED_SLUGS.includes(text), later`This address is taken by a page. Choose another.`)
+    .refine(
+      (text) => !RESERVED_SLUGS.includes(text),
+      lazyText`This address is taken by a page. Choose another.`,
+    )
     .default(''),
-  about: optionalLine(unsaid('What it is for'), MOST_CHARACTERS.calendarAbout),
+  about: optionalLine(untranslated('What it is for'), MOST_CHARACTERS.calendarAbout),
   mark: z
-    .string(later`The mark is missing.`)
+    .string(lazyText`The mark is missing.`)
     .trim()
-    .regex(/^\p{L}{2}$/u, later`A mark is two letters.`),
-  hue: z.enum(CALENDAR_HUES, later`Choose a colour from the list.`),
+    .regex(/^\p{L}{2}$/u, lazyText`A mark is two letters.`),
+  hue: z.enum(CALENDAR_HUES, lazyText`Choose a colour from the list.`),
   filter: calendarFilterSchema,
   facts: z
-    .array(z.enum(FACTS, later`Choose from the list.`))
-    .refine((all) => new Set(all).size === all.length, later`A fact is listed twice.`),
+    .array(z.enum(FACTS, lazyText`Choose from the list.`))
+    .refine((all) => new Set(all).size === all.length, lazyText`A fact is listed twice.`),
   readers: readersSchema,
-  startsOn: z.boolean(later`Say whether it is switched on.`).default(true),
+  startsOn: z.boolean(lazyText`Say whether it is switched on.`).default(true),
 });
 
 /** What a filter would show, before it is saved. A null number is a calendar that is not kept yet. */
 export const calendarPreviewSchema = calendarFields.pick({ filter: true, facts: true }).extend({
   /** A calendar there is: what is picked for it and left out of it counts too. */
-  id: rowId<number>(unsaid('a calendar')).nullable().default(null),
+  id: rowId<number>(untranslated('a calendar')).nullable().default(null),
 });
 export type CalendarPreviewInput = z.output<typeof calendarPreviewSchema>;
 
@@ -101,7 +104,7 @@ export type CalendarPreviewInput = z.output<typeof calendarPreviewSchema>;
 export const saveCalendarSchema = calendarFields.extend({
   key: idempotencyKey,
   /** Null is a new one. */
-  id: rowId<number>(unsaid('a calendar')).nullable().default(null),
+  id: rowId<number>(untranslated('a calendar')).nullable().default(null),
   /** Of the calendar as whoever saves it saw it. */
   rowVersion: z.number().int().default(0),
 });
@@ -111,7 +114,7 @@ export type SaveCalendarBody = z.input<typeof saveCalendarSchema>;
 /** What is done to a calendar by a press. */
 export const calendarCommandSchema = z.object({
   key: idempotencyKey,
-  command: z.enum(['retire', 'replace-link', 'up', 'down'], later`Choose what to do.`),
+  command: z.enum(['retire', 'replace-link', 'up', 'down'], lazyText`Choose what to do.`),
 });
 export type CalendarCommandInput = z.output<typeof calendarCommandSchema>;
 
@@ -166,21 +169,21 @@ export interface CalendarChoices {
  */
 export const editNoticeSchema = z.object({
   key: idempotencyKey,
-  version: z.number(later`Reload the page.`).int(later`Reload the page.`),
-  publish: z.boolean(later`Say whether readers see it.`),
-  heldBack: z.boolean(later`Say whether it is held back.`),
+  version: z.number(lazyText`Reload the page.`).int(lazyText`Reload the page.`),
+  publish: z.boolean(lazyText`Say whether readers see it.`),
+  heldBack: z.boolean(lazyText`Say whether it is held back.`),
   publishFrom: z
-    .union([z.literal(''), z.string().regex(/^\d{4}-\d{2}-\d{2}$/, later`Give a date.`)])
+    .union([z.literal(''), z.string().regex(/^\d{4}-\d{2}-\d{2}$/, lazyText`Give a date.`)])
     .transform((text) => text || null)
     .nullable()
     .default(null),
   secondLine: askedFieldSchemas.secondLine,
   publicHtml: publicHtmlField,
   /** Calendars it stands on besides those that show it anyway. */
-  picked: several<number>(unsaid('a calendar')),
+  picked: several<number>(untranslated('a calendar')),
   /** Calendars it is kept off. */
-  excluded: several<number>(unsaid('a calendar')),
-  reason: plainText(unsaid('Reason'), MOST_CHARACTERS.reason),
+  excluded: several<number>(untranslated('a calendar')),
+  reason: plainText(untranslated('Reason'), MOST_CHARACTERS.reason),
 });
 export type EditNoticeInput = z.output<typeof editNoticeSchema>;
 export type EditNoticeBody = z.input<typeof editNoticeSchema>;

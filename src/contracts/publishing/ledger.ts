@@ -1,5 +1,5 @@
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { later } from '@/contracts/language/say';
+import { lazyText } from '@/contracts/language/translate';
 import { z } from 'zod';
 
 /** Most lines of the ledger told at once, the newest first. */
@@ -11,13 +11,13 @@ export const LEDGER_WHAT = ['all', 'gone', 'owed'] as const;
 /** What of the ledger is looked for. Empty fields leave it open; undefined is every calendar. */
 export const ledgerQuerySchema = z.object({
   calendar: z
-    .union([z.literal(''), z.string().regex(/^\d{1,9}$/, later`Choose a calendar from the list.`)])
+    .union([z.literal(''), z.string().regex(/^\d{1,9}$/, lazyText`Choose a calendar from the list.`)])
     .transform((text) => (text === '' ? undefined : Number(text)))
     .optional(),
-  what: z.enum(LEDGER_WHAT, later`Choose from the list.`).default('all'),
+  what: z.enum(LEDGER_WHAT, lazyText`Choose from the list.`).default('all'),
   q: z
     .string()
-    .max(MOST_CHARACTERS.search, later`At most ${MOST_CHARACTERS.search} characters.`)
+    .max(MOST_CHARACTERS.search, lazyText`At most ${MOST_CHARACTERS.search} characters.`)
     .default(''),
 });
 export type LedgerQuery = z.output<typeof ledgerQuerySchema>;

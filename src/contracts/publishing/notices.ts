@@ -1,5 +1,5 @@
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { later, unsaid } from '@/contracts/language/say';
+import { lazyText, untranslated } from '@/contracts/language/translate';
 import { z } from 'zod';
 import type { LocalDate, LocalDateTime } from '@/core/time/local-time';
 import { isSlug } from '@/core/publishing/slug';
@@ -15,13 +15,13 @@ const several = z
   .transform((value) => [value].flat())
   .pipe(
     z
-      .array(z.string().refine(isSlug, later`There is no such calendar.`))
-      .max(100, later`At most 100 calendars.`),
+      .array(z.string().refine(isSlug, lazyText`There is no such calendar.`))
+      .max(100, lazyText`At most 100 calendars.`),
   );
 
 const number = (what: string) =>
   z
-    .union([z.literal(''), z.string().regex(/^\d{1,9}$/, later`Choose ${what} from the list.`)])
+    .union([z.literal(''), z.string().regex(/^\d{1,9}$/, lazyText`Choose ${what} from the list.`)])
     .transform((text) => (text === '' ? undefined : Number(text)))
     .optional();
 
@@ -30,17 +30,17 @@ const number = (what: string) =>
  * today; unknown views are refused.
  */
 export const noticesQuerySchema = z.object({
-  view: z.enum(NOTICE_VIEWS, later`Choose list, day, week or month.`).default('list'),
+  view: z.enum(NOTICE_VIEWS, lazyText`Choose list, day, week or month.`).default('list'),
   /** Empty, as a date field that was cleared sends it, is today. */
   on: z.union([z.literal('').transform(() => undefined), localDateField]).optional(),
   /** Addresses of calendars; without any those that are switched on at the start. */
   c: several.optional(),
-  category: number(unsaid('a category')),
-  building: number(unsaid('a building')),
-  host: number(unsaid('a host')),
+  category: number(untranslated('a category')),
+  building: number(untranslated('a building')),
+  host: number(untranslated('a host')),
   q: z
     .string()
-    .max(MOST_CHARACTERS.search, later`At most ${MOST_CHARACTERS.search} characters.`)
+    .max(MOST_CHARACTERS.search, lazyText`At most ${MOST_CHARACTERS.search} characters.`)
     .default(''),
 });
 export type NoticesQuery = z.output<typeof noticesQuerySchema>;

@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { CalendarFilter } from '@/core/publishing/calendar-filter';
 import type { Fact } from '@/core/publishing/facts';
 import type { Readers } from '@/core/publishing/readers';
@@ -25,16 +25,16 @@ export const READER_WORDS: Readonly<Record<Readers['kind'], string>> = texts({
 const namesOf = (
   ids: readonly number[],
   of: readonly { readonly id: number; readonly name: string }[],
-): string[] => ids.map((id) => of.find((each) => each.id === id)?.name ?? say`something that is gone`);
+): string[] => ids.map((id) => of.find((each) => each.id === id)?.name ?? t`something that is gone`);
 
 /** What a calendar shows, in words. Everything where the filter is empty. */
 export function filterText(filter: CalendarFilter, choices: CalendarChoices): string {
   const places = [...namesOf(filter.buildings, choices.buildings), ...namesOf(filter.spaces, choices.spaces)];
   const parts = [
-    filter.categories.length ? listText(namesOf(filter.categories, choices.categories)) : say`everything`,
-    places.length ? say`in ${listText(places)}` : '',
-    filter.hosts.length ? say`hosted by ${listText(namesOf(filter.hosts, choices.hosts))}` : '',
-    filter.audiences.length ? say`for ${listText(filter.audiences)}` : '',
+    filter.categories.length ? listText(namesOf(filter.categories, choices.categories)) : t`everything`,
+    places.length ? t`in ${listText(places)}` : '',
+    filter.hosts.length ? t`hosted by ${listText(namesOf(filter.hosts, choices.hosts))}` : '',
+    filter.audiences.length ? t`for ${listText(filter.audiences)}` : '',
   ];
   return parts.filter(Boolean).join(', ');
 }
@@ -44,8 +44,8 @@ export function readersText(readers: Readers, choices: CalendarChoices): string 
   if (readers.kind !== 'named') return READER_WORDS[readers.kind];
   const named = [
     ...namesOf(readers.people, choices.people),
-    ...readers.roles.map((role) => say`every ${role}`),
-    ...namesOf(readers.organisations, choices.hosts).map((name) => say`members of ${name}`),
+    ...readers.roles.map((role) => t`every ${role}`),
+    ...namesOf(readers.organisations, choices.hosts).map((name) => t`members of ${name}`),
   ];
   return listText(named);
 }

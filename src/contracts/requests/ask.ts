@@ -1,5 +1,5 @@
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { later, say, sayNumber, unsaid } from '@/contracts/language/say';
+import { lazyText, t, sayNumber, untranslated } from '@/contracts/language/translate';
 import { z } from 'zod';
 import type { CategoryId, EquipmentTypeId, OrganisationId, ResourceId, SpaceId } from '@/core/ids';
 import { parseRule } from '@/core/recurrence/parse-rule';
@@ -30,32 +30,32 @@ const minutes = (what: string) => wholeNumber(what, 0, 1440);
 
 /** A space that is wanted, with how it is to be set. Setup and strike are whole minutes from 0. */
 export const wantedSpaceSchema = z.object({
-  spaceId: rowId<SpaceId>(unsaid('a space')),
-  layout: z.enum(LAYOUTS, later`Choose a layout.`),
-  setupMin: minutes(unsaid('Setup minutes')),
-  strikeMin: minutes(unsaid('Strike minutes')),
+  spaceId: rowId<SpaceId>(untranslated('a space')),
+  layout: z.enum(LAYOUTS, lazyText`Choose a layout.`),
+  setupMin: minutes(untranslated('Setup minutes')),
+  strikeMin: minutes(untranslated('Strike minutes')),
   /** In this space, where that is not everybody. */
-  people: wholeNumber(unsaid('People in this space'), 1, MOST_PEOPLE).optional(),
-  wheelchairs: wholeNumber(unsaid('Wheelchair places'), 0, MOST_PEOPLE).default(0),
+  people: wholeNumber(untranslated('People in this space'), 1, MOST_PEOPLE).optional(),
+  wheelchairs: wholeNumber(untranslated('Wheelchair places'), 0, MOST_PEOPLE).default(0),
   features: z
-    .array(z.enum(FEATURES, later`Choose from the list.`))
-    .max(FEATURES.length, later`Listed twice.`)
+    .array(z.enum(FEATURES, lazyText`Choose from the list.`))
+    .max(FEATURES.length, lazyText`Listed twice.`)
     .default([]),
 });
 
 /** Pieces of a type that are wanted; at least one. */
 export const wantedEquipmentSchema = z.object({
-  typeId: rowId<EquipmentTypeId>(unsaid('equipment from the list')),
-  quantity: wholeNumber(unsaid('Quantity'), 1, 10_000),
+  typeId: rowId<EquipmentTypeId>(untranslated('equipment from the list')),
+  quantity: wholeNumber(untranslated('Quantity'), 1, 10_000),
   /** One numbered unit of the type; then the quantity is 1. */
-  unitId: rowId<ResourceId>(unsaid('a unit')).optional(),
+  unitId: rowId<ResourceId>(untranslated('a unit')).optional(),
 });
 
 const pickedStarts = z
-  .array(localDateTimeField, later`List dates.`)
+  .array(localDateTimeField, lazyText`List dates.`)
   .max(
     MOST_DATES_TIMES_SPACES,
-    later`At most ${() => sayNumber(MOST_DATES_TIMES_SPACES)} dates in one request.`,
+    lazyText`At most ${() => sayNumber(MOST_DATES_TIMES_SPACES)} dates in one request.`,
   );
 
 /** Whether an UNTIL lies before the day of the start in every zone; closer cases are the server's to tell. */
@@ -71,11 +71,11 @@ export const whenSchema = z
     startsAt: localDateTimeField,
     /** The end, or a duration instead of it. */
     endsAt: localDateTimeField.optional(),
-    durationMin: wholeNumber(unsaid('Duration in minutes'), 1, LONGEST_DATE_DAYS * 1440).optional(),
+    durationMin: wholeNumber(untranslated('Duration in minutes'), 1, LONGEST_DATE_DAYS * 1440).optional(),
     /** Whole days; then start and end are midnights, the end that after the last day. */
     allDay: z.boolean().default(false),
     /** An RRULE value (RFC 5545), `FREQ=WEEKLY;BYDAY=TU`; null for one date or dates picked by hand. */
-    repeat: z.object({ rule: z.string(later`Give a rule.`) }).nullable(),
+    repeat: z.object({ rule: z.string(lazyText`Give a rule.`) }).nullable(),
     /** Starts of further dates. */
     extra: pickedStarts.default([]),
     /** Starts the rule names and that are left out. */
@@ -84,66 +84,63 @@ export const whenSchema = z
   .transform(({ startsAt, endsAt, durationMin, ...rest }, context) => {
     const end = endsAt ?? (durationMin === undefined ? undefined : addWallMinutes(startsAt, durationMin));
     const fault = (path: string[], message: string) => context.addIssue({ code: 'custom', path, message });
-    if (end === undefined) fault(['endsAt'], say`Give an end or a duration.`);
-    else if (end <= startsAt) fault(['endsAt'], say`The end must be after the start.`);
+    if (end === undefined) fault(['endsAt'], t`Give an end or a duration.`);
+    else if (end <= startsAt) fault(['endsAt'], t`The end must be after the start.`);
     else if (wallMinute(end) - wallMinute(startsAt) > LONGEST_DATE_DAYS * 1440)
-      fault(
-        ['endsAt'],
-        say`One date lasts at most ${LONGEST_DATE_DAYS} days; ask the office for longer ones.`,
-      );
+      fault(['endsAt'], t`One date lasts at most ${LONGEST_DATE_DAYS} days; ask the office for longer ones.`);
     if (rest.allDay && (timeOf(startsAt) !== '00:00' || (end && timeOf(end) !== '00:00')))
-      fault(['startsAt'], say`Whole days begin and end at midnight.`);
+      fault(['startsAt'], t`Whole days begin and end at midnight.`);
     const rule = rest.repeat && parseRule(rest.repeat.rule);
     if (rule && !rule.ok) fault(['repeat', 'rule'], sayRuleFault(rule.fault));
     else if (rule?.rule.until && endsBefore(rule.rule.until, startsAt))
-      fault(['repeat', 'rule'], say`The last day must not be before the first date.`);
+      fault(['repeat', 'rule'], t`The last day must not be before the first date.`);
     return { startsAt, endsAt: end ?? startsAt, ...rest };
   });
 
 /** What is needed to check: everything that takes place, time or stock. */
 const checkFields = z.object({
-  people: wholeNumber(unsaid('People expected'), 1, MOST_PEOPLE),
+  people: wholeNumber(untranslated('People expected'), 1, MOST_PEOPLE),
   when: whenSchema,
-  accessMin: minutes(unsaid('Access minutes')),
-  exitMin: minutes(unsaid('Exit minutes')),
+  accessMin: minutes(untranslated('Access minutes')),
+  exitMin: minutes(untranslated('Exit minutes')),
   spaces: z
-    .array(wantedSpaceSchema, later`Choose a space.`)
-    .max(6, later`At most six spaces in one request.`)
+    .array(wantedSpaceSchema, lazyText`Choose a space.`)
+    .max(6, lazyText`At most six spaces in one request.`)
     .refine(
       (spaces) => new Set(spaces.map(({ spaceId }) => spaceId)).size === spaces.length,
-      later`A space is chosen twice.`,
+      lazyText`A space is chosen twice.`,
     ),
   equipment: z
-    .array(wantedEquipmentSchema, later`List the equipment, or nothing.`)
-    .max(40, later`At most forty kinds of equipment in one request.`)
+    .array(wantedEquipmentSchema, lazyText`List the equipment, or nothing.`)
+    .max(40, lazyText`At most forty kinds of equipment in one request.`)
     .refine(
       (items) => new Set(items.map(({ typeId }) => typeId)).size === items.length,
-      later`One kind of equipment is listed twice.`,
+      lazyText`One kind of equipment is listed twice.`,
     ),
   /** For whom it is; the category's usual audiences where nothing is said. */
   audiences: z
-    .array(requiredLine(unsaid('Audience'), 40))
-    .max(12, later`At most twelve audiences.`)
+    .array(requiredLine(untranslated('Audience'), 40))
+    .max(12, lazyText`At most twelve audiences.`)
     .optional(),
-  categoryId: rowId<CategoryId>(unsaid('a category')).optional(),
+  categoryId: rowId<CategoryId>(untranslated('a category')).optional(),
   moreCategoryIds: z
-    .array(rowId<CategoryId>(unsaid('a category')))
-    .max(6, later`At most six more categories.`)
+    .array(rowId<CategoryId>(untranslated('a category')))
+    .max(6, lazyText`At most six more categories.`)
     .default([]),
   /** Services wanted, as far as a check needs them: their crews have work with the dates. */
   serviceIds: z
-    .array(rowId(unsaid('a service')))
-    .max(20, later`At most twenty services.`)
+    .array(rowId(untranslated('a service')))
+    .max(20, lazyText`At most twenty services.`)
     .optional(),
-  publish: z.boolean(later`Say whether to publish.`).default(false),
-  kind: z.enum(REQUEST_KINDS, later`Say what you ask for.`).default('space'),
+  publish: z.boolean(lazyText`Say whether to publish.`).default(false),
+  kind: z.enum(REQUEST_KINDS, lazyText`Say what you ask for.`).default('space'),
   /** Dates that differ from the others, by their original start. */
   overrides: z
     .array(z.object({ at: localDateTimeField, patch: datePatchSchema }))
-    .max(400, later`At most four hundred dates can differ from the others.`)
+    .max(400, lazyText`At most four hundred dates can differ from the others.`)
     .refine(
       (all) => new Set(all.map(({ at }) => at)).size === all.length,
-      later`A date is listed twice among those that differ.`,
+      lazyText`A date is listed twice among those that differ.`,
     )
     .default([]),
 });
@@ -158,12 +155,12 @@ interface Asked {
 function kindFaults({ kind, spaces, equipment }: Asked, context: z.RefinementCtx): void {
   const fault = (path: string, message: string) =>
     context.addIssue({ code: 'custom', path: [path], message });
-  if (kind === 'space' && spaces.length + equipment.length === 0) fault('spaces', say`Choose a space.`);
+  if (kind === 'space' && spaces.length + equipment.length === 0) fault('spaces', t`Choose a space.`);
   if (kind !== 'space' && spaces.length > 0)
-    fault('spaces', say`This kind of request names no space. Leave the spaces out.`);
-  if (kind === 'loan' && equipment.length === 0) fault('equipment', say`Say what is to be lent.`);
+    fault('spaces', t`This kind of request names no space. Leave the spaces out.`);
+  if (kind === 'loan' && equipment.length === 0) fault('equipment', t`Say what is to be lent.`);
   if (kind === 'notice' && equipment.length > 0)
-    fault('equipment', say`A notice takes nothing. Leave the equipment out, or ask for a loan.`);
+    fault('equipment', t`A notice takes nothing. Leave the equipment out, or ask for a loan.`);
 }
 
 /** What is checked while it is typed. Nothing of it is kept. */
@@ -177,11 +174,11 @@ export const askSchema = checkFields
   .omit({ serviceIds: true })
   .extend({
     key: idempotencyKey,
-    title: requiredLine(unsaid('Title'), MOST_CHARACTERS.title),
-    publicText: plainText(unsaid('Public text'), 2000),
-    categoryId: rowId<CategoryId>(unsaid('a category')),
-    hostId: rowId<OrganisationId>(unsaid('a lead host')),
-    publish: z.boolean(later`Say whether to publish.`),
+    title: requiredLine(untranslated('Title'), MOST_CHARACTERS.title),
+    publicText: plainText(untranslated('Public text'), 2000),
+    categoryId: rowId<CategoryId>(untranslated('a category')),
+    hostId: rowId<OrganisationId>(untranslated('a lead host')),
+    publish: z.boolean(lazyText`Say whether to publish.`),
     /** The office may give another space of its own accord. */
     otherSpaceOk: z.boolean().default(false),
     ...askDetails,

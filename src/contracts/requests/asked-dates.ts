@@ -1,4 +1,4 @@
-import { say, sayNumber } from '@/contracts/language/say';
+import { t, sayNumber } from '@/contracts/language/translate';
 import { fieldsOf, patchDate, type DatePatch, type OwnField } from '@/core/changes/patch';
 import type { WantedDate } from '@/core/checks/asked';
 import { countKits, type KitItem } from '@/core/equipment/kits';
@@ -100,7 +100,7 @@ function strayOverrides({ overrides }: CheckInput, starts: ReadonlySet<LocalDate
       : [
           {
             path: `overrides.${index}.at`,
-            message: say`There is no date at ${sayTime(at)} on ${dayShort(dateOf(at))} that could differ from the others.`,
+            message: t`There is no date at ${sayTime(at)} on ${dayShort(dateOf(at))} that could differ from the others.`,
           },
         ],
   );
@@ -133,7 +133,7 @@ function seriesOf({ when }: CheckInput, tzid: string): Outcome<Series> {
   const first = firstDate({ ...set, rrule: set.rrule });
   if (first === null) return fault('when.repeat.rule', sayRuleFault({ kind: 'never' }));
   if (first === startsAt) return done({ set, notes: [], askedAt });
-  const moved = say`The rule has no date at ${sayTime(startsAt)} on ${dayShort(dateOf(startsAt))}; the first is ${dayShort(dateOf(first))}, ${sayTime(first)}.`;
+  const moved = t`The rule has no date at ${sayTime(startsAt)} on ${dayShort(dateOf(startsAt))}; the first is ${dayShort(dateOf(first))}, ${sayTime(first)}.`;
   return done({ set: { ...set, start: first }, notes: [moved], askedAt });
 }
 
@@ -152,7 +152,7 @@ const FAR = '2100-01-01T00:00' as LocalDateTime;
 function gapNotes(set: DateSet, until: LocalDateTime): string[] {
   if (set.rrule === null) return [];
   const gaps = datesInGap({ ...set, rrule: set.rrule }, { from: set.start, to: until, most: 3 });
-  return gaps.map((at) => say`Left out: the clocks jump over ${sayTime(at)} on ${dayShort(dateOf(at))}.`);
+  return gaps.map((at) => t`Left out: the clocks jump over ${sayTime(at)} on ${dayShort(dateOf(at))}.`);
 }
 
 const MOST_CLOCK_NOTES = 3;
@@ -161,12 +161,12 @@ const MOST_CLOCK_NOTES = 3;
 function clockNote({ key, start, end, claim }: AskedDate, asked: LocalDateTime, tzid: string): string | null {
   const [day, exact] = [dayShort(dateOf(start)), lengthMin(claim.event)];
   if (asked !== key)
-    return say`The clocks jump over ${sayTime(asked)} on ${day}: it begins at ${sayTime(start)} and lasts ${lengthText(exact)}.`;
+    return t`The clocks jump over ${sayTime(asked)} on ${day}: it begins at ${sayTime(start)} and lasts ${lengthText(exact)}.`;
   const twice = [start, end].find((at) => comesTwice(at, tzid));
-  if (twice) return say`The clocks go back on ${day}: ${sayTime(twice)} comes twice, and the first is meant.`;
+  if (twice) return t`The clocks go back on ${day}: ${sayTime(twice)} comes twice, and the first is meant.`;
   return exact === wallMinute(end) - wallMinute(start)
     ? null
-    : say`The clocks change on ${day}: it lasts ${lengthText(exact)}.`;
+    : t`The clocks change on ${day}: it lasts ${lengthText(exact)}.`;
 }
 
 /** From when to when dates are looked for. */
@@ -211,15 +211,15 @@ function startsAsked(
   if (starts.length * spaces > MOST_DATES_TIMES_SPACES)
     return fault(
       'when.repeat.rule',
-      say`That makes more than ${sayNumber(MOST_DATES_TIMES_SPACES)} dates × spaces. Choose an earlier last day.`,
+      t`That makes more than ${sayNumber(MOST_DATES_TIMES_SPACES)} dates × spaces. Choose an earlier last day.`,
     );
   if (starts.length > fewer.most) return fault(fewer.path, fewer.say());
   if (starts.length) return done(starts);
   return fault(
     'when.startsAt',
     endless
-      ? say`The first date lies beyond what can be asked for now. Choose an earlier one.`
-      : say`Every date is left out. Leave one in.`,
+      ? t`The first date lies beyond what can be asked for now. Choose an earlier one.`
+      : t`Every date is left out. Leave one in.`,
   );
 }
 
@@ -274,7 +274,7 @@ export function datesAsked(
   if (empty)
     return fault(
       'when.endsAt',
-      say`The clocks jump over ${sayTime(askedAt.get(empty)!)} on ${dayShort(dateOf(empty))}, so nothing is left of it. Choose another time.`,
+      t`The clocks jump over ${sayTime(askedAt.get(empty)!)} on ${dayShort(dateOf(empty))}, so nothing is left of it. Choose another time.`,
     );
   const stray = strayOverrides(input, new Set(starts));
   if (stray.length) return refuse({ code: 'bad-input', fields: stray });
@@ -300,7 +300,7 @@ function wordsOf(set: DateSet, end: LocalDateTime, count: number, endless: boole
     const dates = endless ? null : count;
     return (
       ruleText(set.rrule, { ...set, end }, dates) +
-      (endless ? say`, ${countText(count, 'date', 'dates')} so far` : '')
+      (endless ? t`, ${countText(count, 'date', 'dates')} so far` : '')
     );
   }
   return count === 1 ? spanText(set.start, end) : pickedText(count, set.start, end);

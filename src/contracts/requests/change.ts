@@ -1,5 +1,5 @@
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { later, say, sayNumber, unsaid } from '@/contracts/language/say';
+import { lazyText, t, sayNumber, untranslated } from '@/contracts/language/translate';
 import { z } from 'zod';
 import type { OccurrenceId } from '@/core/ids';
 import { idempotencyKey, localDateTimeField, plainText, rowId, wholeNumber } from '@/contracts/forms/fields';
@@ -13,7 +13,7 @@ export const MOST_IN_STEP = 500;
 
 /** Why so many dates are not decided in one step. At most 500; dates count once for each space. */
 export const sayTooManyInStep = (): string =>
-  say`At most ${sayNumber(MOST_IN_STEP)} dates in one step, so that nobody has to wait for it; a date in three spaces counts three times. Pick fewer, and do the rest in a further step.`;
+  t`At most ${sayNumber(MOST_IN_STEP)} dates in one step, so that nobody has to wait for it; a date in three spaces counts three times. Pick fewer, and do the rest in a further step.`;
 /** Why so many dates cannot be done in one step; null where they can. */
 export const whyTooMany = (dates: number): string | null =>
   dates > MOST_IN_STEP ? sayTooManyInStep() : null;
@@ -21,24 +21,24 @@ export const whyTooMany = (dates: number): string | null =>
 export const TOO_MANY_IN_STEP = { error: sayTooManyInStep };
 
 const pickedDates = z
-  .array(rowId<OccurrenceId>(unsaid('dates')), later`Pick at least one date.`)
-  .min(1, later`Pick at least one date.`)
+  .array(rowId<OccurrenceId>(untranslated('dates')), lazyText`Pick at least one date.`)
+  .min(1, lazyText`Pick at least one date.`)
   .max(MOST_IN_STEP, TOO_MANY_IN_STEP)
   .transform((ids) => [...new Set(ids)]);
 
 /** The version of what was looked at; another one now is refused. */
-export const versionField = wholeNumber(unsaid('Version'), 1, Number.MAX_SAFE_INTEGER);
+export const versionField = wholeNumber(untranslated('Version'), 1, Number.MAX_SAFE_INTEGER);
 
 /** Dates of one request, as whoever decides saw it; refused when it has changed since. */
 const item = z.object({
-  reference: z.string(later`Name the request.`).max(20, later`That is no reference.`),
+  reference: z.string(lazyText`Name the request.`).max(20, lazyText`That is no reference.`),
   version: versionField,
   occurrences: pickedDates,
 });
 
-const reason = plainText(unsaid('Reason'), MOST_CHARACTERS.reason);
+const reason = plainText(untranslated('Reason'), MOST_CHARACTERS.reason);
 const neededReason = (what: string) =>
-  reason.refine((text) => text !== '', later`${what} needs a reason: the requester reads it.`);
+  reason.refine((text) => text !== '', lazyText`${what} needs a reason: the requester reads it.`);
 
 const simple = <Name extends string>(action: Name) => z.object({ action: z.literal(action) });
 
@@ -47,13 +47,13 @@ const patches = {
   patch: datePatchSchema.optional(),
   /** Dates that go another way than the rest. */
   each: z
-    .array(z.object({ occurrence: rowId<OccurrenceId>(unsaid('a date')), patch: datePatchSchema }))
+    .array(z.object({ occurrence: rowId<OccurrenceId>(untranslated('a date')), patch: datePatchSchema }))
     .max(MOST_IN_STEP, TOO_MANY_IN_STEP)
     .default([]),
 };
 const saysWhat = ({ patch, each }: { readonly patch?: unknown; readonly each: readonly unknown[] }) =>
   patch !== undefined || each.length > 0;
-const SAY_WHAT = { path: ['patch'], ...later`Say what is to be different.` };
+const SAY_WHAT = { path: ['patch'], ...lazyText`Say what is to be different.` };
 
 const moves = {
   /** Dates that were given something of their own keep it. */
@@ -67,8 +67,8 @@ export const stepSchema = z.discriminatedUnion(
   'action',
   [
     z.object({ action: z.literal('approve'), reason }),
-    z.object({ action: z.literal('decline'), reason: neededReason(unsaid('Declining')) }),
-    z.object({ action: z.literal('skip'), reason: neededReason(unsaid('Leaving a date out')) }),
+    z.object({ action: z.literal('decline'), reason: neededReason(untranslated('Declining')) }),
+    z.object({ action: z.literal('skip'), reason: neededReason(untranslated('Leaving a date out')) }),
     z.object({ action: z.literal('withdraw'), reason }),
     z.object({ action: z.literal('cancel'), reason }),
     /** Withdraws what waits and cancels what is approved: giving dates up without having to tell them apart. */
@@ -92,7 +92,7 @@ export const stepSchema = z.discriminatedUnion(
       .object({ action: z.literal('approve-or-move'), ...patches, until: localDateTimeField, reason })
       .refine(saysWhat, SAY_WHAT),
   ],
-  later`Say what to do with the dates.`,
+  lazyText`Say what to do with the dates.`,
 );
 
 /**
@@ -103,12 +103,12 @@ export const changeSchema = z.object({
   /** Only says what would happen. */
   preview: z.boolean().default(false),
   items: z
-    .array(item, later`Pick dates.`)
-    .min(1, later`Pick at least one date.`)
-    .max(200, later`At most 200 requests in one step.`)
+    .array(item, lazyText`Pick dates.`)
+    .min(1, lazyText`Pick at least one date.`)
+    .max(200, lazyText`At most 200 requests in one step.`)
     .refine(
       (items) => new Set(items.map(({ reference }) => reference)).size === items.length,
-      later`A request is listed twice.`,
+      lazyText`A request is listed twice.`,
     )
     .refine(
       (items) => items.reduce((sum, { occurrences }) => sum + occurrences.length, 0) <= MOST_IN_STEP,

@@ -1,5 +1,5 @@
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { later, unsaid } from '@/contracts/language/say';
+import { lazyText, untranslated } from '@/contracts/language/translate';
 import { z } from 'zod';
 import type { ClaimId } from '@/core/ids';
 import type { ConsentAnswer, ConsentState } from '@/core/checks/consent';
@@ -15,15 +15,15 @@ export const consentSchema = z
     key: idempotencyKey,
     answer: z.enum(['given', 'refused'] satisfies ConsentAnswer[]),
     claims: z
-      .array(rowId<ClaimId>(unsaid('dates')), later`Pick at least one date.`)
-      .min(1, later`Pick at least one date.`)
+      .array(rowId<ClaimId>(untranslated('dates')), lazyText`Pick at least one date.`)
+      .min(1, lazyText`Pick at least one date.`)
       .max(MOST_IN_STEP, TOO_MANY_IN_STEP)
       .transform((ids) => [...new Set(ids)]),
-    reason: plainText(unsaid('Reason'), MOST_CHARACTERS.reason),
+    reason: plainText(untranslated('Reason'), MOST_CHARACTERS.reason),
   })
   .refine(({ answer, reason }) => answer === 'given' || reason !== '', {
     path: ['reason'],
-    ...later`Say why not: the office looks for something else by it.`,
+    ...lazyText`Say why not: the office looks for something else by it.`,
   });
 export type ConsentInput = z.output<typeof consentSchema>;
 export type ConsentBody = z.input<typeof consentSchema>;

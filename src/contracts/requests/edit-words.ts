@@ -1,6 +1,6 @@
 import { editedFieldSchemas } from './request-fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { later, unsaid } from '@/contracts/language/say';
+import { lazyText, untranslated } from '@/contracts/language/translate';
 import { z } from 'zod';
 import { versionField } from './change';
 import { idempotencyKey, plainText, requiredLine } from '@/contracts/forms/fields';
@@ -12,11 +12,11 @@ import { idempotencyKey, plainText, requiredLine } from '@/contracts/forms/field
 export const editWordsSchema = z.object({
   key: idempotencyKey,
   version: versionField,
-  title: requiredLine(unsaid('Title'), MOST_CHARACTERS.title),
+  title: requiredLine(untranslated('Title'), MOST_CHARACTERS.title),
   ...editedFieldSchemas,
-  publish: z.boolean(later`Say whether readers see it.`),
+  publish: z.boolean(lazyText`Say whether readers see it.`),
   /** Why, for the requester. */
-  reason: plainText(unsaid('Reason'), MOST_CHARACTERS.reason),
+  reason: plainText(untranslated('Reason'), MOST_CHARACTERS.reason),
 });
 export type EditWordsInput = z.output<typeof editWordsSchema>;
 export type EditWordsBody = z.input<typeof editWordsSchema>;

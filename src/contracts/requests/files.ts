@@ -1,4 +1,4 @@
-import { later, say } from '@/contracts/language/say';
+import { lazyText, t } from '@/contracts/language/translate';
 import { z } from 'zod';
 
 /** Most a single file may weigh. Exactly 1,048,576 bytes each; more is refused before it is all read. */
@@ -10,7 +10,7 @@ export const MOST_LOOSE_FILES = 40;
 const MOST_NAME = 120;
 
 /** Said where files are picked and where one is refused. */
-export const fileLimitText = (): string => say`A file is at most ${MOST_FILE_MB} MB.`;
+export const fileLimitText = (): string => t`A file is at most ${MOST_FILE_MB} MB.`;
 
 /**
  * The name a file is shown and downloaded by: without folders, control characters and what systems give meaning to.
@@ -30,11 +30,11 @@ export function safeFileName(name: string): string {
 /** What an upload says of itself, in its address; the body is the file. The body is at most 50 MB. */
 export const uploadSchema = z.object({
   /** Made by the browser: the same again is the same file. */
-  key: z.uuid(later`The key of this file is malformed; add it once more.`),
+  key: z.uuid(lazyText`The key of this file is malformed; add it once more.`),
   name: z
-    .string(later`The file has no name.`)
-    .min(1, later`The file has no name.`)
-    .max(1000, later`The name is too long.`),
+    .string(lazyText`The file has no name.`)
+    .min(1, lazyText`The file has no name.`)
+    .max(1000, lazyText`The name is too long.`),
 });
 export type UploadInput = z.output<typeof uploadSchema>;
 
@@ -47,7 +47,7 @@ export interface FileLine {
 
 /** `1.4 MB`, `312 KB`, `9 bytes`. From 1,024 bytes on in KB, from 1,024 KB on in MB, rounded. */
 export function sizeText(bytes: number): string {
-  if (bytes < 1024) return say`${bytes} bytes`;
+  if (bytes < 1024) return t`${bytes} bytes`;
   const kb = bytes / 1024;
-  return kb < 1024 ? say`${Math.round(kb)} KB` : say`${(kb / 1024).toFixed(1)} MB`;
+  return kb < 1024 ? t`${Math.round(kb)} KB` : t`${(kb / 1024).toFixed(1)} MB`;
 }

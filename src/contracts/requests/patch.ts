@@ -1,4 +1,4 @@
-import { later, unsaid } from '@/contracts/language/say';
+import { lazyText, untranslated } from '@/contracts/language/translate';
 import { z } from 'zod';
 import type { EquipmentTypeId, ResourceId, SpaceId } from '@/core/ids';
 import { LAYOUTS } from '@/core/seating/layouts';
@@ -13,58 +13,58 @@ const MOST_MINUTES = 366 * 1440;
 export const datePatchSchema = z
   .object({
     shiftMin: z
-      .number(later`Minutes to move by is a whole number.`)
-      .int(later`Minutes to move by is a whole number.`)
-      .min(-MOST_MINUTES, later`At most a year.`)
-      .max(MOST_MINUTES, later`At most a year.`)
+      .number(lazyText`Minutes to move by is a whole number.`)
+      .int(lazyText`Minutes to move by is a whole number.`)
+      .min(-MOST_MINUTES, lazyText`At most a year.`)
+      .max(MOST_MINUTES, lazyText`At most a year.`)
       .optional(),
     startsAt: z
       .string()
-      .regex(/^([01]\d|2[0-3]):[0-5]\d$/, later`A time of day is written as 18:15.`)
+      .regex(/^([01]\d|2[0-3]):[0-5]\d$/, lazyText`A time of day is written as 18:15.`)
       .optional(),
-    lengthMin: wholeNumber(unsaid('Length in minutes'), 1, 31 * 1440).optional(),
+    lengthMin: wholeNumber(untranslated('Length in minutes'), 1, 31 * 1440).optional(),
     spaces: z
       .array(
         z.object({
-          from: rowId<SpaceId>(unsaid('the space to leave')),
-          to: rowId<SpaceId>(unsaid('the space to go to')),
-          layout: z.enum(LAYOUTS, later`Choose a layout.`).optional(),
+          from: rowId<SpaceId>(untranslated('the space to leave')),
+          to: rowId<SpaceId>(untranslated('the space to go to')),
+          layout: z.enum(LAYOUTS, lazyText`Choose a layout.`).optional(),
         }),
       )
-      .max(6, later`At most six spaces.`)
+      .max(6, lazyText`At most six spaces.`)
       .optional(),
     /** For a date that has no space yet. */
     place: z
       .object({
-        spaceId: rowId<SpaceId>(unsaid('the space to go to')),
-        layout: z.enum(LAYOUTS, later`Choose a layout.`).optional(),
+        spaceId: rowId<SpaceId>(untranslated('the space to go to')),
+        layout: z.enum(LAYOUTS, lazyText`Choose a layout.`).optional(),
       })
       .optional(),
-    people: wholeNumber(unsaid('People expected'), 1, 100_000).optional(),
-    accessMin: wholeNumber(unsaid('Access minutes'), 0, 1440).optional(),
-    exitMin: wholeNumber(unsaid('Exit minutes'), 0, 1440).optional(),
+    people: wholeNumber(untranslated('People expected'), 1, 100_000).optional(),
+    accessMin: wholeNumber(untranslated('Access minutes'), 0, 1440).optional(),
+    exitMin: wholeNumber(untranslated('Exit minutes'), 0, 1440).optional(),
     equipment: z
       .array(
         z.object({
-          typeId: rowId<EquipmentTypeId>(unsaid('equipment from the list')),
-          quantity: wholeNumber(unsaid('Quantity'), 0, 10_000),
+          typeId: rowId<EquipmentTypeId>(untranslated('equipment from the list')),
+          quantity: wholeNumber(untranslated('Quantity'), 0, 10_000),
         }),
       )
-      .max(40, later`At most forty kinds of equipment.`)
+      .max(40, lazyText`At most forty kinds of equipment.`)
       .optional(),
     units: z
       .array(
         z.object({
-          from: rowId<ResourceId>(unsaid('the unit to leave')),
-          to: rowId<ResourceId>(unsaid('the unit to take')),
+          from: rowId<ResourceId>(untranslated('the unit to leave')),
+          to: rowId<ResourceId>(untranslated('the unit to take')),
         }),
       )
-      .max(40, later`At most forty units.`)
+      .max(40, lazyText`At most forty units.`)
       .optional(),
   })
   .refine(
     (value) => Object.values(value).some((each) => each !== undefined),
-    later`Say what is to be different.`,
+    lazyText`Say what is to be different.`,
   );
 
 export type DatePatchBody = z.input<typeof datePatchSchema>;

@@ -1,5 +1,5 @@
 import { plainText } from '@/contracts/forms/fields';
-import { later, say, unsaid } from '@/contracts/language/say';
+import { lazyText, t, untranslated } from '@/contracts/language/translate';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 
 /** In which part of the form a field stands. */
@@ -25,7 +25,7 @@ interface RequestFieldRow {
 }
 
 /** Every plain text a request has, in the order in which they are asked and shown. */
-export const REQUEST_FIELDS = unsaid(
+export const REQUEST_FIELDS = untranslated(
   {
     secondLine: {
       column: 'second_line',
@@ -78,7 +78,7 @@ export const REQUEST_FIELD_NAMES = Object.keys(REQUEST_FIELDS) as RequestFieldNa
 /** What is said of each. */
 export const requestField: Readonly<Record<RequestFieldName, RequestFieldRow>> = REQUEST_FIELDS;
 /** What a field is called. Never empty. */
-export const fieldLabel = (name: RequestFieldName): string => say(requestField[name].label);
+export const fieldLabel = (name: RequestFieldName): string => t(requestField[name].label);
 
 const ofEach = <Value>(value: (name: RequestFieldName) => Value) =>
   Object.fromEntries(REQUEST_FIELD_NAMES.map((name) => [name, value(name)])) as Record<
@@ -90,7 +90,7 @@ const schemaOf = (name: RequestFieldName) => {
   const { label, most, lines } = requestField[name];
   return plainText(label, most).refine(
     (text) => lines > 1 || !text.includes('\n'),
-    later`${label} is one line.`,
+    lazyText`${label} is one line.`,
   );
 };
 

@@ -1,4 +1,4 @@
-import { unsaid } from '@/contracts/language/say';
+import { untranslated } from '@/contracts/language/translate';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { z } from 'zod';
 import type { OccurrenceId } from '@/core/ids';
@@ -12,9 +12,9 @@ export const splitSchema = z.object({
   preview: z.boolean().default(false),
   version: versionField,
   /** The first date that is to be different. */
-  from: rowId<OccurrenceId>(unsaid('a date')),
+  from: rowId<OccurrenceId>(untranslated('a date')),
   when: whenSchema,
-  reason: plainText(unsaid('Reason'), MOST_CHARACTERS.reason),
+  reason: plainText(untranslated('Reason'), MOST_CHARACTERS.reason),
 });
 
 export type SplitInput = z.output<typeof splitSchema>;

@@ -1,4 +1,4 @@
-import { later, unsaid } from '@/contracts/language/say';
+import { lazyText, untranslated } from '@/contracts/language/translate';
 import { z } from 'zod';
 import type { EquipmentTypeId, SpaceId } from '@/core/ids';
 import type { WorldSnapshot } from '@/core/checks/world';
@@ -20,19 +20,19 @@ export const surroundingsSchema = z
     from: localDateField,
     to: localDateField,
     spaceIds: z
-      .array(rowId<SpaceId>(unsaid('a space')))
-      .max(MOST_SURROUNDING_SPACES, later`At most ${MOST_SURROUNDING_SPACES} spaces.`),
+      .array(rowId<SpaceId>(untranslated('a space')))
+      .max(MOST_SURROUNDING_SPACES, lazyText`At most ${MOST_SURROUNDING_SPACES} spaces.`),
     typeIds: z
-      .array(rowId<EquipmentTypeId>(unsaid('equipment')))
-      .max(40, later`At most forty kinds of equipment.`),
+      .array(rowId<EquipmentTypeId>(untranslated('equipment')))
+      .max(40, lazyText`At most forty kinds of equipment.`),
   })
   .refine(({ from, to }) => from <= to, {
     path: ['to'],
-    ...later`The last day must not be before the first.`,
+    ...lazyText`The last day must not be before the first.`,
   })
   .refine(({ from, to }) => Date.parse(to) - Date.parse(from) <= MOST_SURROUNDING_DAYS * 86_400_000, {
     path: ['to'],
-    ...later`At most ${MOST_SURROUNDING_DAYS} days at once.`,
+    ...lazyText`At most ${MOST_SURROUNDING_DAYS} days at once.`,
   });
 
 export type SurroundingsInput = z.output<typeof surroundingsSchema>;

@@ -1,5 +1,5 @@
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { later, unsaid } from '@/contracts/language/say';
+import { lazyText, untranslated } from '@/contracts/language/translate';
 import { z } from 'zod';
 import type { FileLine } from './files';
 import { idempotencyKey, plainText } from '@/contracts/forms/fields';
@@ -12,22 +12,22 @@ export type ThreadKind = (typeof THREAD_KINDS)[number];
 export const messageSchema = z
   .object({
     key: idempotencyKey,
-    kind: z.enum(THREAD_KINDS, later`Say who is to read it.`).default('with-requester'),
-    text: plainText(unsaid('The message'), MOST_CHARACTERS.message),
+    kind: z.enum(THREAD_KINDS, lazyText`Say who is to read it.`).default('with-requester'),
+    text: plainText(untranslated('The message'), MOST_CHARACTERS.message),
     /** By the office: the request waits for the answer. */
-    isQuestion: z.boolean(later`Say whether it is a question.`).default(false),
+    isQuestion: z.boolean(lazyText`Say whether it is a question.`).default(false),
     fileKeys: z
-      .array(z.uuid(later`This is no file of yours.`))
-      .max(10, later`At most ten files.`)
+      .array(z.uuid(lazyText`This is no file of yours.`))
+      .max(10, lazyText`At most ten files.`)
       .default([]),
   })
   .refine(({ text, fileKeys }) => text !== '' || fileKeys.length > 0, {
     path: ['text'],
-    ...later`Write something, or add a file.`,
+    ...lazyText`Write something, or add a file.`,
   })
   .refine(({ isQuestion, kind }) => !isQuestion || kind === 'with-requester', {
     path: ['isQuestion'],
-    ...later`A question goes to whoever asked.`,
+    ...lazyText`A question goes to whoever asked.`,
   });
 export type MessageInput = z.output<typeof messageSchema>;
 
@@ -70,12 +70,12 @@ export interface News {
 /** Up to where news are read. Up to and with these, inclusive; 0 is nothing read. */
 export const newsMarkSchema = z.object({
   changeSet: z
-    .number(later`Say up to where.`)
-    .int(later`Say up to where.`)
-    .min(0, later`Say up to where.`),
+    .number(lazyText`Say up to where.`)
+    .int(lazyText`Say up to where.`)
+    .min(0, lazyText`Say up to where.`),
   message: z
-    .number(later`Say up to where.`)
-    .int(later`Say up to where.`)
-    .min(0, later`Say up to where.`),
+    .number(lazyText`Say up to where.`)
+    .int(lazyText`Say up to where.`)
+    .min(0, lazyText`Say up to where.`),
 });
 export type NewsMark = z.output<typeof newsMarkSchema>;

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { Side } from '@/core/checks/rules/rule';
 import type { ClaimDraft } from '@/core/changes/plan-date';
 import type { AlternativeCost, AlternativeKind, SpaceSwap } from '@/core/alternatives/alternative';
@@ -31,18 +31,18 @@ const hoursText = ({ startLocal, endLocal }: ToldAlternative['draft']): string =
 
 /** `30 minutes later`, `2 hours earlier`. */
 export const shiftText = (minutes: number): string =>
-  `${lengthText(Math.abs(minutes))} ${minutes > 0 ? say`later` : say`earlier`}`;
+  `${lengthText(Math.abs(minutes))} ${minutes > 0 ? t`later` : t`earlier`}`;
 
 const daysText = (minutes: number): string => {
   const days = Math.abs(Math.round(minutes / DAY_MIN));
-  return `${days === 1 ? say`a day` : say`${days} days`} ${minutes > 0 ? say`later` : say`earlier`}`;
+  return `${days === 1 ? t`a day` : t`${days} days`} ${minutes > 0 ? t`later` : t`earlier`}`;
 };
 
 const swapText = ({ from, to }: SpaceSwap, names: AlternativeNames): string =>
-  say`${names.place(to)} instead of ${names.place(from)}`;
+  t`${names.place(to)} instead of ${names.place(from)}`;
 
 const placesText = (spaces: readonly SpaceId[], names: AlternativeNames): string =>
-  spaces.length ? listText(spaces.map((space) => names.place(space))) : say`The same`;
+  spaces.length ? listText(spaces.map((space) => names.place(space))) : t`The same`;
 
 const withFix = (sentence: string, { cost }: ToldAlternative, names: AlternativeNames): string => {
   const { fewer, unit, substitute } = cost;
@@ -50,9 +50,9 @@ const withFix = (sentence: string, { cost }: ToldAlternative, names: Alternative
     fewer && `${fewer.quantity} × ${names.equipment(fewer.typeId)}`,
     unit && names.unit(unit.to),
     substitute &&
-      say`${substitute.quantity} × ${names.equipment(substitute.byTypeId)} for the missing ${names.equipment(substitute.typeId)}`,
+      t`${substitute.quantity} × ${names.equipment(substitute.byTypeId)} for the missing ${names.equipment(substitute.typeId)}`,
   ].filter(Boolean);
-  return fixes.length ? say`${sentence}, with ${fixes.join(say` and `)}.` : `${sentence}.`;
+  return fixes.length ? t`${sentence}, with ${fixes.join(t` and `)}.` : `${sentence}.`;
 };
 
 type Say = (alternative: ToldAlternative, names: AlternativeNames, side: Side) => string;
@@ -60,24 +60,24 @@ type Say = (alternative: ToldAlternative, names: AlternativeNames, side: Side) =
 const SENTENCES: Readonly<Record<AlternativeKind, Say>> = {
   'other-space': (alternative, names) =>
     withFix(
-      say`${alternative.cost.swaps.map((swap) => swapText(swap, names)).join('; ')}, at the same time`,
+      t`${alternative.cost.swaps.map((swap) => swapText(swap, names)).join('; ')}, at the same time`,
       alternative,
       names,
     ),
   'other-time': ({ draft, spaces, cost }, names) =>
-    `${placesText(spaces, names)} ${cost.shiftMin === 0 ? say`by whole periods` : shiftText(cost.shiftMin)}: ${hoursText(draft)}.`,
+    `${placesText(spaces, names)} ${cost.shiftMin === 0 ? t`by whole periods` : shiftText(cost.shiftMin)}: ${hoursText(draft)}.`,
   'other-day': ({ draft, spaces, cost }, names) =>
-    say`${placesText(spaces, names)} ${daysText(cost.shiftMin)}, on ${dayShort(dateOf(draft.startLocal))} at the same hours.`,
+    t`${placesText(spaces, names)} ${daysText(cost.shiftMin)}, on ${dayShort(dateOf(draft.startLocal))} at the same hours.`,
   fewer: ({ cost: { fewer } }, names) =>
-    say`${fewer!.quantity} × ${names.equipment(fewer!.typeId)} instead of ${fewer!.quantity + fewer!.less}.`,
+    t`${fewer!.quantity} × ${names.equipment(fewer!.typeId)} instead of ${fewer!.quantity + fewer!.less}.`,
   'other-unit': ({ cost: { unit } }, names) =>
-    say`${names.unit(unit!.to)} instead of ${names.unit(unit!.from)}.`,
+    t`${names.unit(unit!.to)} instead of ${names.unit(unit!.from)}.`,
   substitute: ({ cost: { substitute } }, names) =>
-    say`${substitute!.quantity} × ${names.equipment(substitute!.byTypeId)} for the missing ${substitute!.quantity} × ${names.equipment(substitute!.typeId)}.`,
+    t`${substitute!.quantity} × ${names.equipment(substitute!.byTypeId)} for the missing ${substitute!.quantity} × ${names.equipment(substitute!.typeId)}.`,
   'hire-in': ({ cost: { hire } }, names) =>
-    say`Hire in ${hire!.quantity} × ${names.equipment(hire!.typeId)} for the day.`,
+    t`Hire in ${hire!.quantity} × ${names.equipment(hire!.typeId)} for the day.`,
   'when-back': ({ draft, spaces }, names) =>
-    say`${placesText(spaces, names)} on ${dayShort(dateOf(draft.startLocal))}, ${hoursText(draft)}, when everything is back.`,
+    t`${placesText(spaces, names)} on ${dayShort(dateOf(draft.startLocal))}, ${hoursText(draft)}, when everything is back.`,
   'other-layout': (alternative, names) =>
     withFix(
       alternative.cost.layouts
@@ -96,14 +96,14 @@ export const sayAlternative = (alternative: ToldAlternative, names: AlternativeN
 
 const seatsText = (more: number): string =>
   more > 0
-    ? say`${countText(more, 'more seat', 'more seats')} empty`
+    ? t`${countText(more, 'more seat', 'more seats')} empty`
     : more < 0
-      ? say`${countText(-more, 'seat', 'seats')} fewer empty`
-      : say`as many seats`;
+      ? t`${countText(-more, 'seat', 'seats')} fewer empty`
+      : t`as many seats`;
 
 function swapCosts({ buildingsAway, isOtherLayout, layout, moreEmpty }: SpaceSwap): string[] {
   return [
-    buildingsAway ? say`another building` : say`the same building`,
+    buildingsAway ? t`another building` : t`the same building`,
     ...(isOtherLayout ? [setText(layout)] : []),
     seatsText(moreEmpty),
   ];
@@ -119,7 +119,7 @@ export function sayCosts({ kind, cost }: Pick<ToldAlternative, 'kind' | 'cost'>)
     ...time,
     ...cost.swaps.flatMap(swapCosts),
     ...cost.layouts.map(({ moreEmpty }) => seatsText(moreEmpty)),
-    ...(cost.hire ? [say`what is hired costs money`] : []),
+    ...(cost.hire ? [t`what is hired costs money`] : []),
   ];
 }
 
@@ -143,47 +143,47 @@ export function saySeriesAlternative(
 ): string {
   const rest = left
     ? left === 1
-      ? say` 1 date would still have its trouble.`
-      : say` ${left} dates would still have their trouble.`
+      ? t` 1 date would still have its trouble.`
+      : t` ${left} dates would still have their trouble.`
     : '';
   switch (kind) {
     case 'one-space':
-      return say`${first.cost.swaps.map((swap) => swapText(swap, names)).join('; ')} on all ${dates} dates that are in trouble.${rest}`;
+      return t`${first.cost.swaps.map((swap) => swapText(swap, names)).join('; ')} on all ${dates} dates that are in trouble.${rest}`;
     case 'one-time': {
       const { shiftMin } = first.cost;
       const isDay = shiftMin % DAY_MIN === 0;
-      return say`All ${dates} dates ${isDay ? daysText(shiftMin) : `${shiftText(shiftMin)}: ${hoursText(first.draft)}`}.${rest}`;
+      return t`All ${dates} dates ${isDay ? daysText(shiftMin) : `${shiftText(shiftMin)}: ${hoursText(first.draft)}`}.${rest}`;
     }
     case 'mixture':
       if (isUniform) {
         const days = countText(dates, 'date that is in trouble', 'dates that are in trouble');
-        return say`On the ${days}: ${ofSeveral(first, names, side)}${rest}`;
+        return t`On the ${days}: ${ofSeveral(first, names, side)}${rest}`;
       }
-      return say`Each of ${countText(dates, 'date', 'dates')} the way that suits it best.${rest}`;
+      return t`Each of ${countText(dates, 'date', 'dates')} the way that suits it best.${rest}`;
   }
 }
 
 /** Said of several dates at once, no single day is named. */
 const ofSeveral = (alternative: ToldAlternative, names: AlternativeNames, side: Side): string =>
   alternative.kind === 'other-day'
-    ? say`${placesText(alternative.spaces, names)} ${daysText(alternative.cost.shiftMin)}, at the same hours.`
+    ? t`${placesText(alternative.spaces, names)} ${daysText(alternative.cost.shiftMin)}, at the same hours.`
     : sayAlternative(alternative, names, side);
 
 /** What it costs, a line each; empty where it costs nothing. */
 export function saySeriesCosts({ kind, changesOfSpace, first, isUniform }: ToldSeries): string[] {
-  if (kind === 'one-time') return [say`in the same spaces`];
+  if (kind === 'one-time') return [t`in the same spaces`];
   return [
     ...(isUniform ? sayCosts(first) : []),
     changesOfSpace
-      ? say`the space changes ${changesOfSpace === 1 ? say`once` : say`${changesOfSpace} times`} along the series`
-      : say`one space all along`,
+      ? t`the space changes ${changesOfSpace === 1 ? t`once` : t`${changesOfSpace} times`} along the series`
+      : t`one space all along`,
   ];
 }
 
 /** What the bound left unlooked at; null where all was looked at. */
 export const sayCut = (candidates: number): string | null =>
   candidates
-    ? say`${countText(candidates, 'more thing', 'more things')} that might have done ${candidates === 1 ? say`was` : say`were`} not looked at.`
+    ? t`${countText(candidates, 'more thing', 'more things')} that might have done ${candidates === 1 ? t`was` : t`were`} not looked at.`
     : null;
 
 /** Dates that were left out of the search. Null where everything was. */
@@ -197,9 +197,9 @@ export function sayNotLookedAt({
   readonly notWeighed: number;
 }): string | null {
   const parts = [
-    troubled > most && say`Only the first ${most} of ${troubled} dates in trouble were looked at.`,
+    troubled > most && t`Only the first ${most} of ${troubled} dates in trouble were looked at.`,
     notWeighed > 0 &&
-      say`${countText(notWeighed, 'date of the series was', 'dates of the series were')} not weighed with the others.`,
+      t`${countText(notWeighed, 'date of the series was', 'dates of the series were')} not weighed with the others.`,
   ];
   return parts.filter(Boolean).join(' ') || null;
 }
@@ -207,23 +207,23 @@ export function sayNotLookedAt({
 /** Nothing was found. Never empty: there is always a next thing to do. */
 export const sayNoWay = (side: Side, office: string | null): string =>
   side === 'office'
-    ? say`Nothing free was found near what was asked for. Propose something further away, or ask for less.`
-    : say`Nothing free was found near what you asked for. Ask for it all the same and say what matters most${office ? say`, or ask ${office}` : ''}.`;
+    ? t`Nothing free was found near what was asked for. Propose something further away, or ask for less.`
+    : t`Nothing free was found near what you asked for. Ask for it all the same and say what matters most${office ? t`, or ask ${office}` : ''}.`;
 
 /** Two who want one place: this date and another; which of them moves with less harm. Null moves neither. */
 export function sayBoth(moves: 'first' | 'second' | null, title: string, canEither: boolean): string {
   if (moves === null)
-    return say`Only one of them can be served near what was asked for: this date or “${title}”.`;
-  const mover = moves === 'first' ? say`this date moves` : say`“${title}” moves`;
+    return t`Only one of them can be served near what was asked for: this date or “${title}”.`;
+  const mover = moves === 'first' ? t`this date moves` : t`“${title}” moves`;
   return canEither
-    ? say`Both can be served, whichever of them moves; least changes where ${mover}.`
-    : say`Both can be served where ${mover}.`;
+    ? t`Both can be served, whichever of them moves; least changes where ${mover}.`
+    : t`Both can be served where ${mover}.`;
 }
 
 /** Several who want one place, all served; `moved` of them elsewhere. At least three of them. */
 export const sayShared = (count: number, moved: number): string =>
-  say`All ${count} can be served at the time they asked for${moved ? say`, ${moved === 1 ? say`one` : moved} of them elsewhere` : ''}.`;
+  t`All ${count} can be served at the time they asked for${moved ? t`, ${moved === 1 ? t`one` : moved} of them elsewhere` : ''}.`;
 
 /** Where one of them goes. Exactly one place each. */
 export const sayPlacement = (title: string, place: string, isMoved: boolean): string =>
-  isMoved ? say`“${title}” in ${place}` : say`“${title}” stays in ${place}`;
+  isMoved ? t`“${title}” in ${place}` : t`“${title}” stays in ${place}`;

@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Loss, LossKind, Nearness } from '@/core/changes/what-is-lost';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { dateOf } from '@/core/time/local-time';
@@ -15,11 +15,11 @@ export function sayLoss({ kind, at }: Loss, now: EpochMinute, tzid: string) {
   const isOver = at <= now;
   const words: Readonly<Record<LossKind, { readonly when: string; readonly what: string }>> = {
     begins: {
-      when: isOver ? say`now` : untilText(at, now),
-      what: isOver ? say`set-up has begun` : say`set-up begins`,
+      when: isOver ? t`now` : untilText(at, now),
+      what: isOver ? t`set-up has begun` : t`set-up begins`,
     },
-    crews: { when: say`by ${dayOf(at, tzid)}`, what: isOver ? say`crews needed it` : say`crews need it` },
-    hold: { when: say`until ${momentText(at, tzid)}`, what: say`its place is kept` },
+    crews: { when: t`by ${dayOf(at, tzid)}`, what: isOver ? t`crews needed it` : t`crews need it` },
+    hold: { when: t`until ${momentText(at, tzid)}`, what: t`its place is kept` },
   };
   return { kind, ...words[kind], isOver };
 }

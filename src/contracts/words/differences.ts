@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { differencesBetween, type Difference } from '@/core/changes/differences';
 import type { ClaimDraft } from '@/core/changes/plan-date';
 import type { EquipmentTypeId, SpaceId } from '@/core/ids';
@@ -16,18 +16,18 @@ type Told = Exclude<Difference, { readonly kind: 'time' | 'spaces' }>;
 function toldText(difference: Told, names: NamesOfChange): string {
   switch (difference.kind) {
     case 'layout':
-      return say`${LAYOUT_WORDS[difference.is]} (was ${LAYOUT_WORDS[difference.was]})`;
+      return t`${LAYOUT_WORDS[difference.is]} (was ${LAYOUT_WORDS[difference.was]})`;
     case 'people':
-      return say`${countText(difference.is, 'person', 'people')} (was ${difference.was})`;
+      return t`${countText(difference.is, 'person', 'people')} (was ${difference.was})`;
     case 'equipment':
-      return say`${difference.is} × ${names.equipment(difference.typeId)} (was ${difference.was})`;
+      return t`${difference.is} × ${names.equipment(difference.typeId)} (was ${difference.was})`;
     case 'own-time':
-      return say`own time ${difference.is[0]} min before and ${difference.is[1]} min after (was ${difference.was[0]} and ${difference.was[1]})`;
+      return t`own time ${difference.is[0]} min before and ${difference.is[1]} min after (was ${difference.was[0]} and ${difference.was[1]})`;
   }
 }
 
 const spacesText = (ids: readonly SpaceId[], names: NamesOfChange): string =>
-  ids.map((id) => names.space(id)).join(' + ') || say`no space`;
+  ids.map((id) => names.space(id)).join(' + ') || t`no space`;
 
 /** What a date was before, as far as time and place are not the same: `Fri 23 Apr 2027, 18:00–20:00, Boathouse`. */
 function beforeText(was: ClaimDraft, differences: readonly Difference[], names: NamesOfChange): string {
@@ -53,5 +53,5 @@ export function sayChangedDate(was: ClaimDraft, is: ClaimDraft, names: NamesOfCh
   const others = differences.flatMap((each) =>
     each.kind === 'time' || each.kind === 'spaces' ? [] : [toldText(each, names)],
   );
-  return [before ? say`${now} (was ${before})` : now, ...others].join('; ');
+  return [before ? t`${now} (was ${before})` : now, ...others].join('; ');
 }

@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { FindingFacts } from '@/core/checks/rules/all';
 import type { Side } from '@/core/checks/rules/rule';
 import { LAYOUT_WORDS } from './layouts';
@@ -53,26 +53,26 @@ const both = <Facts>(next: string | Say<Facts>): Record<Side, string | Say<Facts
   office: next,
 });
 
-const byWhom = ({ collider }: FindingNames): string => (collider ? say` by “${collider}”` : '');
+const byWhom = ({ collider }: FindingNames): string => (collider ? t` by “${collider}”` : '');
 
 const OCCUPIED: Wording<FactsOf<'occupied'>> = {
   what: ({ by, during, minutes }, names) => {
     const then = duringText(during, names.tzid);
     if (by.kind === 'same-request')
-      return say`${names.place} is wanted twice by this request: ${lengthText(minutes)} shared with ${dayShort(localDate(by.key.slice(0, 10)))}, ${then}, setup to strike.`;
+      return t`${names.place} is wanted twice by this request: ${lengthText(minutes)} shared with ${dayShort(localDate(by.key.slice(0, 10)))}, ${then}, setup to strike.`;
     if (by.kind === 'same-step')
-      return say`${names.place} is also wanted by ${names.collider ? `“${names.collider}”` : say`another request`} in this same step, ${then}: ${lengthText(minutes)} shared.`;
-    return say`${names.place} is taken${byWhom(names)} ${then}, setup to strike counted: ${lengthText(minutes)} overlap.`;
+      return t`${names.place} is also wanted by ${names.collider ? `“${names.collider}”` : t`another request`} in this same step, ${then}: ${lengthText(minutes)} shared.`;
+    return t`${names.place} is taken${byWhom(names)} ${then}, setup to strike counted: ${lengthText(minutes)} overlap.`;
   },
   next: {
     requester: ({ by }) =>
-      by.kind === 'claim' ? say`Pick another time or place.` : say`Leave more time between the dates.`,
+      by.kind === 'claim' ? t`Pick another time or place.` : t`Leave more time between the dates.`,
     office: ({ by }) =>
       by.kind === 'claim'
-        ? say`Move it or offer another place or time, or decline it.`
+        ? t`Move it or offer another place or time, or decline it.`
         : by.kind === 'same-step'
-          ? say`Decide one of them alone, or move one.`
-          : say`Move one of the dates, or leave one out.`,
+          ? t`Decide one of them alone, or move one.`
+          : t`Move one of the dates, or leave one out.`,
   },
 };
 
@@ -84,14 +84,14 @@ const BREACHES: {
 } = texts({
   'short-notice': {
     what: ({ noticeMin, missingMin }, place) =>
-      say`${place} is to be asked for ${lengthText(noticeMin)} ahead: this is ${lengthText(missingMin)} too late.`,
+      t`${place} is to be asked for ${lengthText(noticeMin)} ahead: this is ${lengthText(missingMin)} too late.`,
     next: {
       requester: 'Pick a later time, or ask the office.',
       office: 'Approving it needs a reason; or offer a later time.',
     },
   },
   'beyond-horizon': {
-    what: ({ last }, place) => say`${place} can be asked for until ${dateLong(last)}.`,
+    what: ({ last }, place) => t`${place} can be asked for until ${dateLong(last)}.`,
     next: {
       requester: 'Pick an earlier day, or ask again later.',
       office: 'Approving it needs a reason; or offer an earlier day.',
@@ -99,19 +99,19 @@ const BREACHES: {
   },
   'too-short': {
     what: ({ minutes, shortestMin }, place) =>
-      say`${place} is given for at least ${lengthText(shortestMin)}: this is ${lengthText(minutes)}.`,
+      t`${place} is given for at least ${lengthText(shortestMin)}: this is ${lengthText(minutes)}.`,
     next: { requester: 'Make it longer.', office: 'Approving it needs a reason; or offer it for longer.' },
   },
   'too-long': {
     what: ({ minutes, longestMin }, place) =>
-      say`${place} is given for at most ${lengthText(longestMin)}: this is ${lengthText(minutes)}.`,
+      t`${place} is given for at most ${lengthText(longestMin)}: this is ${lengthText(minutes)}.`,
     next: {
       requester: 'Make it shorter, or ask the office.',
       office: 'Approving it needs a reason; or offer it for less.',
     },
   },
   'not-for-you': {
-    what: (_, place) => say`${place} is kept for others.`,
+    what: (_, place) => t`${place} is kept for others.`,
     next: {
       requester: 'Pick another space, or ask the office.',
       office: 'Approving it needs a reason; or offer another space.',
@@ -133,20 +133,20 @@ const WORDINGS: { readonly [Rule in FindingFacts['rule']]: Wording<FactsOf<Rule>
       const unit = names.unit ?? names.equipment;
       const then = duringText(during, names.tzid);
       return by.kind === 'same-request'
-        ? say`${unit} is wanted twice by this request ${then}.`
-        : say`${unit} is taken${byWhom(names)} ${then}, fetching and return counted.`;
+        ? t`${unit} is wanted twice by this request ${then}.`
+        : t`${unit} is taken${byWhom(names)} ${then}, fetching and return counted.`;
     },
     next: {
       requester: ({ by }) =>
         by.kind === 'same-request'
-          ? say`Leave more time between the dates, or take another one.`
-          : say`Take another one or another time.`,
+          ? t`Leave more time between the dates, or take another one.`
+          : t`Take another one or another time.`,
       office: 'Give another one, or move it.',
     },
   },
   'equipment-short': {
     what: ({ asked, short, during }, { equipment, tzid }) =>
-      say`${equipment}: ${short} short ${duringText(during, tzid)}; ${asked} asked for, ${Math.max(0, asked - short)} to be had, fetching and return counted.`,
+      t`${equipment}: ${short} short ${duringText(during, tzid)}; ${asked} asked for, ${Math.max(0, asked - short)} to be had, fetching and return counted.`,
     next: {
       requester: 'Ask for fewer or another time.',
       office: 'Give fewer, hire in what is missing, or move it.',
@@ -154,29 +154,29 @@ const WORDINGS: { readonly [Rule in FindingFacts['rule']]: Wording<FactsOf<Rule>
   },
   'over-posted-limit': {
     what: ({ people, limit, over }, { place }) =>
-      say`${place} may hold ${limit} people: ${people} are ${over} too many.`,
+      t`${place} may hold ${limit} people: ${people} are ${over} too many.`,
     next: { requester: 'Pick a larger place.', office: 'Give it a larger place.' },
   },
   'over-seats': {
     what: ({ people, layout, seats, over }, { place }) =>
-      say`${place} with ${LAYOUT_WORDS[layout]} seats ${seats}: ${people} are ${over} too many.`,
+      t`${place} with ${LAYOUT_WORDS[layout]} seats ${seats}: ${people} are ${over} too many.`,
     next: {
       requester: 'Pick another layout or a larger place.',
       office: 'Give it another layout or a larger place; approving it as it is needs a reason.',
     },
   },
   'layout-not-offered': {
-    what: ({ layout }, { place }) => say`${place} is not set with ${LAYOUT_WORDS[layout]}.`,
+    what: ({ layout }, { place }) => t`${place} is not set with ${LAYOUT_WORDS[layout]}.`,
     next: {
       requester: ({ offered }) =>
-        say`It offers ${offered.map((each) => LAYOUT_WORDS[each]).join(', ') || say`no layouts yet`}.`,
+        t`It offers ${offered.map((each) => LAYOUT_WORDS[each]).join(', ') || t`no layouts yet`}.`,
       office: ({ offered }) =>
-        say`It offers ${offered.map((each) => LAYOUT_WORDS[each]).join(', ') || say`no layouts yet`}; approving it as it is needs a reason.`,
+        t`It offers ${offered.map((each) => LAYOUT_WORDS[each]).join(', ') || t`no layouts yet`}; approving it as it is needs a reason.`,
     },
   },
   closed: {
     what: ({ minutes, during, reason }, { place, tzid }) =>
-      say`${place} is closed ${duringText(during, tzid)} (${reason}): ${lengthText(minutes)} of this.`,
+      t`${place} is closed ${duringText(during, tzid)} (${reason}): ${lengthText(minutes)} of this.`,
     next: {
       requester: 'Pick another day.',
       office: 'Move it to another day; approving it all the same needs a reason.',
@@ -184,21 +184,21 @@ const WORDINGS: { readonly [Rule in FindingFacts['rule']]: Wording<FactsOf<Rule>
   },
   'outside-hours': {
     what: ({ minutes }, { place }) =>
-      say`${lengthText(minutes)} of access, event or exit lie outside the hours of ${place}.`,
+      t`${lengthText(minutes)} of access, event or exit lie outside the hours of ${place}.`,
     next: {
       requester: ({ open }, { tzid }) => openText(open, tzid),
       office: ({ open }, { tzid }) =>
-        say`${openText(open, tzid)} Move it; approving it all the same needs a reason.`,
+        t`${openText(open, tzid)} Move it; approving it all the same needs a reason.`,
     },
   },
   'crew-outside-hours': {
     what: ({ minutes }, { place }) =>
-      say`${lengthText(minutes)} of setup or strike at ${place} lie outside its hours.`,
-    next: both(() => say`It can be done; the crew must agree.`),
+      t`${lengthText(minutes)} of setup or strike at ${place} lie outside its hours.`,
+    next: both(() => t`It can be done; the crew must agree.`),
   },
   'wheelchair-places': {
     what: ({ wheelchairs, places, over }, { place }) =>
-      say`${place} has ${countText(places, 'wheelchair place', 'wheelchair places')} in this layout: ${wheelchairs} are ${over} too many.`,
+      t`${place} has ${countText(places, 'wheelchair place', 'wheelchair places')} in this layout: ${wheelchairs} are ${over} too many.`,
     next: {
       requester: 'Pick another layout or a larger place.',
       office: 'Give it another layout or a larger place.',
@@ -206,7 +206,7 @@ const WORDINGS: { readonly [Rule in FindingFacts['rule']]: Wording<FactsOf<Rule>
   },
   'feature-missing': {
     what: ({ features }, { place }) =>
-      say`${place} does not have ${listText(features.map((feature) => FEATURE_WORDS[feature]))}.`,
+      t`${place} does not have ${listText(features.map((feature) => FEATURE_WORDS[feature]))}.`,
     next: {
       requester: 'Pick another space if it matters.',
       office: 'Ask whether it matters, or offer another space.',
@@ -220,53 +220,53 @@ const WORDINGS: { readonly [Rule in FindingFacts['rule']]: Wording<FactsOf<Rule>
     },
   },
   'not-a-period': {
-    what: (_, { place }) => say`${place} is given by periods.`,
+    what: (_, { place }) => t`${place} is given by periods.`,
     next: {
       requester: ({ periods }, { tzid }) => periodsText(periods, tzid),
       office: ({ periods }, { tzid }) =>
-        say`${periodsText(periods, tzid)} Approving it as it is needs a reason.`,
+        t`${periodsText(periods, tzid)} Approving it as it is needs a reason.`,
     },
   },
   'shared-shoulder': {
     what: ({ savedMin, boundary, side }, { place, collider, tzid }) =>
-      say`${place} can stay set ${side === 'before' ? say`after` : say`for`} ${collider ? `“${collider}”` : say`the event beside it`}, in the same layout: setting and clearing share ${lengthText(savedMin)}, handed over at ${momentText(boundary, tzid)}.`,
+      t`${place} can stay set ${side === 'before' ? t`after` : t`for`} ${collider ? `“${collider}”` : t`the event beside it`}, in the same layout: setting and clearing share ${lengthText(savedMin)}, handed over at ${momentText(boundary, tzid)}.`,
     next: { requester: 'The office agrees to it with its decision.', office: 'Approving accepts that.' },
   },
   'also-wanted': {
     what: ({ by, minutes }, { place }) =>
-      say`${countText(by.length, 'other request waits', 'other requests wait')} for ${place} at this time (${lengthText(minutes)} shared).`,
-    next: both(() => say`Whoever is approved first has it.`),
+      t`${countText(by.length, 'other request waits', 'other requests wait')} for ${place} at this time (${lengthText(minutes)} shared).`,
+    next: both(() => t`Whoever is approved first has it.`),
   },
   'same-audience': {
     what: ({ minutes, audiences }, { collider }) =>
-      say`${collider ? `“${collider}”` : say`Another public event`} is for the same audience (${listText(audiences)}) at the same time: ${lengthText(minutes)} shared.`,
-    next: both(() => say`Another time would serve both better.`),
+      t`${collider ? `“${collider}”` : t`Another public event`} is for the same audience (${listText(audiences)}) at the same time: ${lengthText(minutes)} shared.`,
+    next: both(() => t`Another time would serve both better.`),
   },
   'crew-short': {
     what: ({ shortMin, before }, { team, place, tzid }) =>
-      say`${team ?? say`The crew`} cannot do everything for ${place || say`this date`} before ${momentText(before, tzid)}: ${lengthText(shortMin)} of work more than there are people on shift.`,
+      t`${team ?? t`The crew`} cannot do everything for ${place || t`this date`} before ${momentText(before, tzid)}: ${lengthText(shortMin)} of work more than there are people on shift.`,
     next: { requester: 'Another time would do.', office: 'More crew, or another time.' },
   },
   'expected-later': {
     what: ({ minutes }, { place, collider }) =>
-      say`A series without end${collider ? ` (“${collider}”)` : ''} is expected at ${place} then: ${lengthText(minutes)} shared.`,
+      t`A series without end${collider ? ` (“${collider}”)` : ''} is expected at ${place} then: ${lengthText(minutes)} shared.`,
     next: {
       requester: 'It is not booked so far ahead; the office decides.',
       office: 'It is not booked so far ahead: whoever is approved has it.',
     },
   },
   past: {
-    what: () => say`This time has begun already.`,
+    what: () => t`This time has begun already.`,
     next: {
       requester: 'Choose a later one.',
       office: 'Recording what was needs a reason; no letter is sent and no work order is made.',
     },
   },
   'no-end': {
-    what: () => say`No end was given.`,
+    what: () => t`No end was given.`,
     next: both(
       ({ season }) =>
-        say`${season ? say`The ${season.name} ends on ${dateLong(season.to)}: give that as the last day, or` : say`Give a last day, or`} leave it; the office asks again as it goes on.`,
+        t`${season ? t`The ${season.name} ends on ${dateLong(season.to)}: give that as the last day, or` : t`Give a last day, or`} leave it; the office asks again as it goes on.`,
     ),
   },
   consent: {
@@ -275,40 +275,40 @@ const WORDINGS: { readonly [Rule in FindingFacts['rule']]: Wording<FactsOf<Rule>
       const isOne = stewards.length === 1;
       if (state === 'refused')
         return isOne
-          ? say`${those}, who looks after ${thing}, does not agree to it.`
-          : say`${those}, who look after ${thing}, do not agree to it.`;
+          ? t`${those}, who looks after ${thing}, does not agree to it.`
+          : t`${those}, who look after ${thing}, do not agree to it.`;
       return isOne
-        ? say`${those} looks after ${thing} and has not answered yet.`
-        : say`${those} look after ${thing} and have not answered yet.`;
+        ? t`${those} looks after ${thing} and has not answered yet.`
+        : t`${those} look after ${thing} and have not answered yet.`;
     },
     next: {
       requester: ({ state }) =>
         state === 'refused'
-          ? say`The office looks for another place.`
-          : say`The office decides when the answer is there.`,
+          ? t`The office looks for another place.`
+          : t`The office decides when the answer is there.`,
       office: ({ state }) =>
         state === 'refused'
-          ? say`Another place or time would do; going past it needs a reason, which is sent to them.`
-          : say`Wait, or remind them; going past it needs a reason, which is sent to them.`,
+          ? t`Another place or time would do; going past it needs a reason, which is sent to them.`
+          : t`Wait, or remind them; going past it needs a reason, which is sent to them.`,
     },
   },
 });
 
 /** When it is open instead; with its day where more than one is meant. */
 function openText(open: readonly Interval[], tzid: string): string {
-  if (!open.length) return say`It is not open on that day.`;
+  if (!open.length) return t`It is not open on that day.`;
   const dayOf = ({ start }: Interval) => dateOf(toLocal(start, tzid));
   const isOneDay = open.every((span) => dayOf(span) === dayOf(open[0]!));
   const spans = open.map((span) =>
     isOneDay ? duringText(span, tzid) : `${dayShort(dayOf(span))} ${duringText(span, tzid)}`,
   );
-  return say`It is open ${spans.join(say` and `)}.`;
+  return t`It is open ${spans.join(t` and `)}.`;
 }
 
 const periodsText = (periods: readonly Interval[], tzid: string): string =>
   periods.length
-    ? say`Those of the day go ${periods.map((span) => duringText(span, tzid)).join(', ')}; pick one or several in a row.`
-    : say`There are none on that day; pick another day.`;
+    ? t`Those of the day go ${periods.map((span) => duringText(span, tzid)).join(', ')}; pick one or several in a row.`
+    : t`There are none on that day; pick another day.`;
 
 /**
  * What is the matter, how much, and what next: a sentence or two, for whoever reads it. Never empty, and never names
@@ -335,10 +335,10 @@ const SINGLE: Readonly<Record<keyof VerdictCounts, string>> = texts({
 /** `12 dates clear, 2 clash`. Counts from 0; of exactly one date without a number. */
 export function sayVerdicts({ clear, look, clash }: VerdictCounts): string {
   if (clear + look + clash === 1) return SINGLE[clear ? 'clear' : look ? 'look' : 'clash'];
-  if (look + clash === 0) return say`All ${clear} dates are clear.`;
+  if (look + clash === 0) return t`All ${clear} dates are clear.`;
   const parts = [
-    clear > 0 && say`${countText(clear, 'date', 'dates')} clear`,
-    look > 0 && say`${look} to look at`,
+    clear > 0 && t`${countText(clear, 'date', 'dates')} clear`,
+    look > 0 && t`${look} to look at`,
     clash > 0 && countText(clash, 'clashes', 'clash'),
   ];
   return `${parts.filter(Boolean).join(', ')}.`;

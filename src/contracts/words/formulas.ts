@@ -1,4 +1,4 @@
-import { say, texts, sayNumber } from '@/contracts/language/say';
+import { t, texts, sayNumber } from '@/contracts/language/translate';
 import {
   FORMULA_FUNCTIONS,
   FORMULA_MOST,
@@ -27,16 +27,16 @@ const rounded = (value: number): string => sayNumber(value, 2);
 export function formulaSentence(problem: FormulaProblem, own: readonly string[] = []): string {
   switch (problem.kind) {
     case 'not-readable':
-      return say`The formula cannot be read. Write it like ceil(people / 8) or tables * 2 + 1.`;
+      return t`The formula cannot be read. Write it like ceil(people / 8) or tables * 2 + 1.`;
     case 'too-long':
-      return say`The formula is longer than ${FORMULA_MOST_LETTERS} characters.`;
+      return t`The formula is longer than ${FORMULA_MOST_LETTERS} characters.`;
     case 'unknown-name':
-      return say`Formulas do not know “${problem.name.slice(0, 30)}”. They know ${listText([...FORMULA_NAMES, ...own])}, and ${listText([...FORMULA_FUNCTIONS])}.`;
+      return t`Formulas do not know “${problem.name.slice(0, 30)}”. They know ${listText([...FORMULA_NAMES, ...own])}, and ${listText([...FORMULA_FUNCTIONS])}.`;
     case 'no-number':
-      return say`The formula comes to no number: is something divided by nothing?`;
+      return t`The formula comes to no number: is something divided by nothing?`;
     case 'below-zero':
-      return say`The formula comes to ${rounded(problem.value)}, and nobody can bring less than nothing. max(0, …) would keep it at nothing.`;
+      return t`The formula comes to ${rounded(problem.value)}, and nobody can bring less than nothing. max(0, …) would keep it at nothing.`;
     case 'too-much':
-      return say`The formula comes to ${rounded(problem.value)}, more than ${rounded(FORMULA_MOST)}.`;
+      return t`The formula comes to ${rounded(problem.value)}, more than ${rounded(FORMULA_MOST)}.`;
   }
 }

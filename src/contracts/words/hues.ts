@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { HueCheck, Sight } from '@/core/printing/hue-check';
 
 const SIGHT_WORDS: Readonly<Record<Sight, string>> = texts({
@@ -23,8 +23,8 @@ export const hueText = (hue: string): string => HUE_WORDS[hue] ?? hue;
 
 /** What there is to know of a colour before it is chosen. Contrast as WCAG 2.2 reckons it, from 1 to 21. */
 export function sayHue({ contrast, near }: HueCheck): string {
-  const letters = say`Letters on it stand out ${contrast} : 1, where 4.5 : 1 is asked for.`;
-  if (!near.length) return say`${letters} Everybody tells it from the other colours.`;
-  const apart = near.map(({ hue, sight }) => say`from ${hueText(hue)} for whoever ${SIGHT_WORDS[sight]}`);
-  return say`${letters} Hard to tell ${apart.join(', ')}; the two letters tell them apart.`;
+  const letters = t`Letters on it stand out ${contrast} : 1, where 4.5 : 1 is asked for.`;
+  if (!near.length) return t`${letters} Everybody tells it from the other colours.`;
+  const apart = near.map(({ hue, sight }) => t`from ${hueText(hue)} for whoever ${SIGHT_WORDS[sight]}`);
+  return t`${letters} Hard to tell ${apart.join(', ')}; the two letters tell them apart.`;
 }

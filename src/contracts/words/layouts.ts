@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Layout } from '@/core/seating/layouts';
 
 /** What people call a layout. */
@@ -20,4 +20,4 @@ const SET_UNSEATED = texts({ standing: 'set for standing', empty: 'with an empty
 
 /** How a space is set, as part of a sentence. */
 export const setText = (layout: Layout): string =>
-  layout === 'standing' || layout === 'empty' ? SET_UNSEATED[layout] : say`set with ${LAYOUT_WORDS[layout]}`;
+  layout === 'standing' || layout === 'empty' ? SET_UNSEATED[layout] : t`set with ${LAYOUT_WORDS[layout]}`;

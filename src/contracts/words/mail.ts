@@ -1,4 +1,4 @@
-import { texts } from '@/contracts/language/say';
+import { texts } from '@/contracts/language/translate';
 import type { MailKind, TurnGroup } from '@/core/changes/mail-due';
 
 /** What stands behind title and reference in a subject. */

@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Layout } from '@/core/seating/layouts';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { OrderOrigin, OrderPhase } from '@/core/work-orders/orders-for';
@@ -32,7 +32,7 @@ const PHASE_WORDS: Readonly<Record<OrderPhase, string>> = texts({
 
 /** What kind of work an order is, as its heading says it. */
 export const phaseText = (phase: OrderPhase, origin: OrderOrigin): string =>
-  origin === 'counter' ? say`Take back` : PHASE_WORDS[phase];
+  origin === 'counter' ? t`Take back` : PHASE_WORDS[phase];
 
 /** What is done between two events. */
 export const TURNOVER_WORDS: Readonly<Record<TurnoverContent['kind'], string>> = texts({
@@ -62,26 +62,24 @@ export const layoutText = (layout: string): string =>
     .join(' + ');
 
 const amount = (quantity: number | null): string =>
-  quantity === null ? say`not worked out` : String(quantity);
+  quantity === null ? t`not worked out` : String(quantity);
 
 /** A difference between two versions of an order, from what to what. `clock` says a moment as the sheet does. */
 export function differenceText(difference: Difference, clock: (at: EpochMinute) => string): string {
   switch (difference.kind) {
     case 'moment':
-      return say`${FIELD_WORDS[difference.field]} ${clock(difference.to)}, not ${clock(difference.from)}`;
+      return t`${FIELD_WORDS[difference.field]} ${clock(difference.to)}, not ${clock(difference.from)}`;
     case 'number':
-      return say`${difference.to} ${FIELD_WORDS[difference.field]}, not ${difference.from}`;
+      return t`${difference.to} ${FIELD_WORDS[difference.field]}, not ${difference.from}`;
     case 'text': {
-      const told = difference.field === 'layout' ? layoutText : (text: string) => text || say`nothing`;
-      return say`${FIELD_WORDS[difference.field]}: ${told(difference.to)}, not ${told(difference.from)}`;
+      const told = difference.field === 'layout' ? layoutText : (text: string) => text || t`nothing`;
+      return t`${FIELD_WORDS[difference.field]}: ${told(difference.to)}, not ${told(difference.from)}`;
     }
     case 'things':
-      return say`${difference.name}: ${amount(difference.to)}, not ${amount(difference.from)}`;
+      return t`${difference.name}: ${amount(difference.to)}, not ${amount(difference.from)}`;
     case 'line':
-      return difference.change === 'added'
-        ? say`also: ${difference.text}`
-        : say`no longer: ${difference.text}`;
+      return difference.change === 'added' ? t`also: ${difference.text}` : t`no longer: ${difference.text}`;
     case 'answer':
-      return say`${difference.question} ${difference.to || say`no answer`}, not ${difference.from || say`no answer`}`;
+      return t`${difference.question} ${difference.to || t`no answer`}, not ${difference.from || t`no answer`}`;
   }
 }

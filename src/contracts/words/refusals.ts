@@ -1,86 +1,84 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { ErrorReply, Refusal, RefusalCode } from '@/contracts/base/refusal';
 import { countText } from './when';
 
 type Say<Code extends RefusalCode> = (refusal: Extract<Refusal, { code: Code }>) => string;
 
 const UNDO: Readonly<Record<Extract<Refusal, { code: 'cannot-undo' }>['why'], (since: string) => string>> = {
-  'too-late': () => say`This can be taken back for ten minutes; they are over. Change it as it stands now.`,
-  undone: () => say`This was taken back already.`,
-  'not-yours': () => say`Only whoever did it, or the office, can take it back.`,
+  'too-late': () => t`This can be taken back for ten minutes; they are over. Change it as it stands now.`,
+  undone: () => t`This was taken back already.`,
+  'not-yours': () => t`Only whoever did it, or the office, can take it back.`,
   changed: (since) =>
-    say`This cannot be taken back: it was changed again since. ${since} Change it as it stands now.`,
+    t`This cannot be taken back: it was changed again since. ${since} Change it as it stands now.`,
   taken: (since) =>
-    say`This cannot be taken back: the place or the equipment is taken by now. ${since} What would do instead, asked for anew:`,
-  nothing: () => say`There is nothing here to take back.`,
+    t`This cannot be taken back: the place or the equipment is taken by now. ${since} What would do instead, asked for anew:`,
+  nothing: () => t`There is nothing here to take back.`,
 };
 
 const SENTENCES: { readonly [Code in RefusalCode]: Say<Code> } = {
   'bad-input': ({ fields }) =>
-    `${fields[0]?.message ?? say`Something in the form cannot be read.`}${fields.length > 1 ? say` And ${countText(fields.length - 1, 'more thing', 'more things')} to put right.` : ''}`,
-  'put-right': ({ fields }) => say`Not sent yet: ${fields.map(({ message }) => message).join(' ')}`,
-  malformed: () => say`What was sent is not a form of this application. Reload the page and send again.`,
-  'too-large': ({ limitKb }) => say`That is more than ${limitKb} KB. Shorten the texts and send again.`,
+    `${fields[0]?.message ?? t`Something in the form cannot be read.`}${fields.length > 1 ? t` And ${countText(fields.length - 1, 'more thing', 'more things')} to put right.` : ''}`,
+  'put-right': ({ fields }) => t`Not sent yet: ${fields.map(({ message }) => message).join(' ')}`,
+  malformed: () => t`What was sent is not a form of this application. Reload the page and send again.`,
+  'too-large': ({ limitKb }) => t`That is more than ${limitKb} KB. Shorten the texts and send again.`,
   'file-too-large': ({ limitMb }) =>
-    say`A file is at most ${limitMb} MB; this one is larger and was not kept. Send a smaller one, or give the office a link to it.`,
-  'bad-archive': ({ why }) => say`This archive cannot be brought in. ${why} Nothing was changed.`,
+    t`A file is at most ${limitMb} MB; this one is larger and was not kept. Send a smaller one, or give the office a link to it.`,
+  'bad-archive': ({ why }) => t`This archive cannot be brought in. ${why} Nothing was changed.`,
   'cross-site': () =>
-    say`This came from another site and was not carried out. Open the page here and send again.`,
-  'not-set-up': () => say`There is no office here yet. Open /start in a browser and set it up.`,
+    t`This came from another site and was not carried out. Open the page here and send again.`,
+  'not-set-up': () => t`There is no office here yet. Open /start in a browser and set it up.`,
   'sign-in-first': () =>
-    say`You are not signed in, or no longer. Sign in and send again; what you typed is kept.`,
-  'wrong-credentials': () => say`No account with that address and password. Check both, or ask the office.`,
+    t`You are not signed in, or no longer. Sign in and send again; what you typed is kept.`,
+  'wrong-credentials': () => t`No account with that address and password. Check both, or ask the office.`,
   'too-many-tries': ({ minutes }) =>
-    say`Too many tries. Wait ${countText(minutes, 'minute', 'minutes')} and try again.`,
+    t`Too many tries. Wait ${countText(minutes, 'minute', 'minutes')} and try again.`,
   'sign-ins-busy': () =>
-    say`Many people are signing in at this moment. Nothing was done; try again in a few seconds.`,
+    t`Many people are signing in at this moment. Nothing was done; try again in a few seconds.`,
   'wait-or-sign-in': ({ minutes }) =>
-    say`Much is being checked for people without an account just now. Sign in, or wait ${countText(minutes, 'minute', 'minutes')} and go on; what you typed is kept.`,
+    t`Much is being checked for people without an account just now. Sign in, or wait ${countText(minutes, 'minute', 'minutes')} and go on; what you typed is kept.`,
   'link-over': () =>
-    say`This link is over: it was used, has lapsed, or a newer one was sent. Ask for a new one where you sign in.`,
-  'not-allowed': ({ what }) => say`${what} Ask the office if you think it should be you.`,
-  'not-found': ({ what }) => say`There is no ${what}. Check the address, or ask the office.`,
+    t`This link is over: it was used, has lapsed, or a newer one was sent. Ask for a new one where you sign in.`,
+  'not-allowed': ({ what }) => t`${what} Ask the office if you think it should be you.`,
+  'not-found': ({ what }) => t`There is no ${what}. Check the address, or ask the office.`,
   stale: ({ since }) =>
-    say`Not done: this has changed while you looked at it. ${since} Look at it as it stands now and decide again.`,
-  'in-use': () => say`Not done: it is needed as it is.`,
+    t`Not done: this has changed while you looked at it. ${since} Look at it as it stands now and decide again.`,
+  'in-use': () => t`Not done: it is needed as it is.`,
   clash: ({ dates }) =>
-    say`Not done: ${countText(dates, 'date clashes', 'dates clash')}. Pick the clear dates and leave the others as they are, or move them.`,
+    t`Not done: ${countText(dates, 'date clashes', 'dates clash')}. Pick the clear dates and leave the others as they are, or move them.`,
   'not-waiting': () =>
-    say`Nothing of it waits any more. Look at the request again: what is booked is changed date by date.`,
+    t`Nothing of it waits any more. Look at the request again: what is booked is changed date by date.`,
   'consent-moved': () =>
-    say`Some of these dates are decided, moved or withdrawn meanwhile. Look at the list again; it shows what is wanted now.`,
+    t`Some of these dates are decided, moved or withdrawn meanwhile. Look at the list again; it shows what is wanted now.`,
   'consent-awaited': () =>
-    say`Whoever looks after the place has not agreed yet. It stays kept for you meanwhile; try again later, or write to the office.`,
-  'needs-reason': () =>
-    say`This goes past a rule of the house. Give the reason; it is kept with the booking.`,
-  'no-such-step': ({ date, state }) =>
-    say`${date} is ${state} already; nothing was changed. Pick other dates.`,
-  past: ({ date }) => say`${date} is over and can no longer be changed. Leave it out of the pick.`,
+    t`Whoever looks after the place has not agreed yet. It stays kept for you meanwhile; try again later, or write to the office.`,
+  'needs-reason': () => t`This goes past a rule of the house. Give the reason; it is kept with the booking.`,
+  'no-such-step': ({ date, state }) => t`${date} is ${state} already; nothing was changed. Pick other dates.`,
+  past: ({ date }) => t`${date} is over and can no longer be changed. Leave it out of the pick.`,
   'nothing-there': ({ date, what }) =>
     ({
-      proposal: say`There is no proposal for ${date} any more. Look at it as it stands now.`,
-      change: say`No change waits for ${date} any more. Look at it as it stands now.`,
-      hold: say`Nothing is held for ${date} any more. Look at it as it stands now.`,
-      fallback: say`No place indoors is kept for ${date} any more. Look at it as it stands now.`,
+      proposal: t`There is no proposal for ${date} any more. Look at it as it stands now.`,
+      change: t`No change waits for ${date} any more. Look at it as it stands now.`,
+      hold: t`Nothing is held for ${date} any more. Look at it as it stands now.`,
+      fallback: t`No place indoors is kept for ${date} any more. Look at it as it stands now.`,
     })[what],
   'no-space-yet': ({ date }) =>
-    say`${date} has no space yet: whoever asked leaves it to the office. Give it a space first, then approve it.`,
+    t`${date} has no space yet: whoever asked leaves it to the office. Give it a space first, then approve it.`,
   'offer-over': () =>
-    say`This offer is over: it has lapsed, was answered on the site, or was taken back. Your request waits on; write to the office if it still suits you.`,
+    t`This offer is over: it has lapsed, was answered on the site, or was taken back. Your request waits on; write to the office if it still suits you.`,
   'offer-answered': () =>
-    say`This link was answered already, the other way. Write to the office if you have thought better of it.`,
+    t`This link was answered already, the other way. Write to the office if you have thought better of it.`,
   begun: ({ date }) =>
-    say`${date} has begun: it can only be made shorter or longer now. Leave it out of the pick, or change its length alone.`,
+    t`${date} has begun: it can only be made shorter or longer now. Leave it out of the pick, or change its length alone.`,
   'cannot-undo': ({ why, since }) => UNDO[why](since),
-  'key-used': () => say`This form was sent before with other content. Reload the page and send it again.`,
+  'key-used': () => t`This form was sent before with other content. Reload the page and send it again.`,
   'too-many-at-once': () =>
-    say`Too many requests come from your network at once. Nothing was changed; try again in a moment.`,
+    t`Too many requests come from your network at once. Nothing was changed; try again in a moment.`,
   'long-work-busy': () =>
-    say`Much that takes long is being worked on already. Nothing was changed; try again when some of it is done.`,
-  stopped: () => say`Stopped. Nothing was changed.`,
+    t`Much that takes long is being worked on already. Nothing was changed; try again when some of it is done.`,
+  stopped: () => t`Stopped. Nothing was changed.`,
   failed: ({ id }) =>
-    say`Something went wrong on our side. Nothing was changed and what you typed is kept; try again, or tell the office this number: ${id}.`,
-  busy: () => say`The office is writing a lot just now. Nothing was changed; try again in a moment.`,
+    t`Something went wrong on our side. Nothing was changed and what you typed is kept; try again, or tell the office this number: ${id}.`,
+  busy: () => t`The office is writing a lot just now. Nothing was changed; try again in a moment.`,
 };
 
 /** A refusal in words, with what can be done. */

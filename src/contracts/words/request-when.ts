@@ -1,20 +1,20 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { Stretch, WhenNow } from '@/core/changes/request-now';
 import { dateOf } from '@/core/time/local-time';
 import { hoursText, repetitionText } from './rule';
 import { countText, dateLong, spanText } from './when';
 
 function howText({ repetition, start, end }: Stretch): string {
-  if (repetition.kind === 'picked') return say`picked dates from ${spanText(start, end)}`;
+  if (repetition.kind === 'picked') return t`picked dates from ${spanText(start, end)}`;
   const hours = hoursText({ start, end });
   return repetition.kind === 'rule'
     ? `${repetitionText(repetition.rule)}, ${hours}`
-    : say`by a rule of its own, ${hours}, from ${dateLong(dateOf(start))}`;
+    : t`by a rule of its own, ${hours}, from ${dateLong(dateOf(start))}`;
 }
 
 function stretchText(stretch: Stretch): string {
   if (stretch.dates === 1 && !stretch.isEndless) return spanText(stretch.start, stretch.end);
-  const end = stretch.isEndless ? say`without end` : say`until ${dateLong(stretch.last)}`;
+  const end = stretch.isEndless ? t`without end` : t`until ${dateLong(stretch.last)}`;
   return `${howText(stretch)}, ${end}`;
 }
 
@@ -22,8 +22,8 @@ function stretchText(stretch: Stretch): string {
 function numbersText({ total, moved, leftOut }: WhenNow): string[] {
   return [
     total !== null && total > 1 ? countText(total, 'date', 'dates') : '',
-    moved > 0 && total !== 1 ? say`${moved} moved` : '',
-    leftOut > 0 ? say`${leftOut} left out` : '',
+    moved > 0 && total !== 1 ? t`${moved} moved` : '',
+    leftOut > 0 ? t`${leftOut} left out` : '',
   ].filter(Boolean);
 }
 
@@ -33,9 +33,9 @@ function numbersText({ total, moved, leftOut }: WhenNow): string[] {
  */
 export function sayWhenNow(now: WhenNow): string {
   const [first, ...others] = now.stretches;
-  if (!first) return say`no dates`;
+  if (!first) return t`no dates`;
   const changed = others.map(
-    (stretch) => say`changed from ${dateLong(dateOf(stretch.start))}: ${stretchText(stretch)}`,
+    (stretch) => t`changed from ${dateLong(dateOf(stretch.start))}: ${stretchText(stretch)}`,
   );
   return [[stretchText(first), ...changed].join('; '), ...numbersText(now)].join(', ');
 }

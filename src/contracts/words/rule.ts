@@ -1,4 +1,4 @@
-import { say, sayAs, sayNumber, texts } from '@/contracts/language/say';
+import { t, tAs, sayNumber, texts } from '@/contracts/language/translate';
 import {
   editorModel,
   type FormRule,
@@ -39,26 +39,26 @@ export const MONTH_NAMES = texts([
 
 /** `a`, `a and b`, `a, b and c`. Empty of none; of one, itself. */
 export const listText = (parts: readonly string[]): string =>
-  parts.length < 2 ? (parts[0] ?? '') : say`${parts.slice(0, -1).join(', ')} and ${parts[parts.length - 1]!}`;
+  parts.length < 2 ? (parts[0] ?? '') : t`${parts.slice(0, -1).join(', ')} and ${parts[parts.length - 1]!}`;
 
 function ordinal(value: number): string {
   const tens = value % 100;
-  if (tens >= 11 && tens <= 13) return say`${value}th`;
+  if (tens >= 11 && tens <= 13) return t`${value}th`;
   switch (value % 10) {
     case 1:
-      return say`${value}st`;
+      return t`${value}st`;
     case 2:
-      return say`${value}nd`;
+      return t`${value}nd`;
     case 3:
-      return say`${value}rd`;
+      return t`${value}rd`;
     default:
-      return say`${value}th`;
+      return t`${value}th`;
   }
 }
 
 /** `2nd`, `last`, `3rd last`. */
 const place = (value: number): string =>
-  value > 0 ? ordinal(value) : value === -1 ? say`last` : say`${ordinal(-value)} last`;
+  value > 0 ? ordinal(value) : value === -1 ? t`last` : t`${ordinal(-value)} last`;
 
 const UNIT_PLURALS = texts({ day: 'days', week: 'weeks', month: 'months', year: 'years' } as const);
 const EVERY_ONE = texts({
@@ -70,24 +70,22 @@ const EVERY_ONE = texts({
 
 /** `every week`, `every 3 weeks`. From 1. */
 export const everyText = (every: number, unit: RuleUnit): string =>
-  every === 1 ? EVERY_ONE[unit] : say`every ${every} ${UNIT_PLURALS[unit]}`;
+  every === 1 ? EVERY_ONE[unit] : t`every ${every} ${UNIT_PLURALS[unit]}`;
 
 function placeText(where: MonthPlace): string {
   if (where.kind === 'days')
-    return listText(
-      where.days.map((day) => (day > 0 ? say`the ${ordinal(day)}` : say`the ${place(day)} day`)),
-    );
+    return listText(where.days.map((day) => (day > 0 ? t`the ${ordinal(day)}` : t`the ${place(day)} day`)));
   const weekdays = listText(where.weekdays.map((day) => WEEKDAY_NAMES[day - 1]!));
-  return say`the ${listText(where.nths.map(place))} ${weekdays}`;
+  return t`the ${listText(where.nths.map(place))} ${weekdays}`;
 }
 
 function whereText(rule: FormRule): string {
   const months = rule.months.length
-    ? sayAs('months')` in ${listText(rule.months.map((month) => MONTH_NAMES[month - 1]!))}`
+    ? tAs('months')` in ${listText(rule.months.map((month) => MONTH_NAMES[month - 1]!))}`
     : '';
   if (rule.unit === 'week')
-    return say` on ${listText(rule.weekdays.map((day) => WEEKDAY_NAMES[day - 1]!))}${months}`;
-  return `${rule.place ? say` on ${placeText(rule.place)}` : ''}${months}`;
+    return t` on ${listText(rule.weekdays.map((day) => WEEKDAY_NAMES[day - 1]!))}${months}`;
+  return `${rule.place ? t` on ${placeText(rule.place)}` : ''}${months}`;
 }
 
 /** `every 3 weeks on Friday`. */
@@ -95,15 +93,15 @@ export function repetitionText(rule: FormRule): string {
   // Where weeks begin matters only when some are left out.
   const weeks =
     rule.unit === 'week' && rule.every > 1 && rule.weekStart !== 1
-      ? say`, weeks from ${WEEKDAY_NAMES[rule.weekStart - 1]!}`
+      ? t`, weeks from ${WEEKDAY_NAMES[rule.weekStart - 1]!}`
       : '';
   return `${everyText(rule.every, rule.unit)}${whereText(rule)}${weeks}`;
 }
 
 /** Until when a rule goes on, in words. */
 export function endText(end: RuleEnd): string {
-  if (end.kind === 'until') return say`until ${dateLong(end.date)}`;
-  return end.kind === 'never' ? say`without end` : '';
+  if (end.kind === 'until') return t`until ${dateLong(end.date)}`;
+  return end.kind === 'never' ? t`without end` : '';
 }
 
 /** The times of a series, for its sentence. */
@@ -117,8 +115,8 @@ export interface SeriesTimes {
 /** The hours of every date of a series: `18:15–20:00`, `22:00–06:00 the next day`, `all day`, `3 days each`. */
 export function hoursText({ start, end }: Pick<SeriesTimes, 'start' | 'end'>): string {
   const nights = daysBetween(dateOf(start), dateOf(end));
-  if (isWholeDays(start, end)) return nights === 1 ? say`all day` : say`${nights} days each`;
-  const day = nights === 0 ? '' : nights === 1 ? say` the next day` : say` ${nights} days later`;
+  if (isWholeDays(start, end)) return nights === 1 ? t`all day` : t`${nights} days each`;
+  const day = nights === 0 ? '' : nights === 1 ? t` the next day` : t` ${nights} days later`;
   return `${sayTime(start)}–${sayTime(end)}${day}`;
 }
 
@@ -132,40 +130,40 @@ export function ruleText(rrule: string, times: SeriesTimes, dates: number | null
   const said =
     model.kind === 'form'
       ? [repetitionText(model.rule), hoursText(times), endText(model.rule.end)]
-      : [say`by a rule of its own`, hoursText(times), say`from ${dateLong(dateOf(times.start))}`];
+      : [t`by a rule of its own`, hoursText(times), t`from ${dateLong(dateOf(times.start))}`];
   return [...said, count].filter(Boolean).join(', ');
 }
 
 /** Dates picked by hand: `3 dates from Tue 13 Apr 2027, 18:15–20:00`. At least one; times on the wall. */
 export const pickedText = (dates: number, start: LocalDateTime, end: LocalDateTime): string =>
-  dates === 1 ? spanText(start, end) : say`${dates} picked dates from ${spanText(start, end)}`;
+  dates === 1 ? spanText(start, end) : t`${dates} picked dates from ${spanText(start, end)}`;
 
 type Say<Kind extends RuleFault['kind']> = (fault: Extract<RuleFault, { kind: Kind }>) => string;
 
 const allowedText = (allowed: string): string =>
   allowed === 'MO–SU, with 1–53 or −1–−53 before it'
-    ? say`MO–SU, with 1–53 or −1–−53 before it`
-    : allowed.split(' or ').join(say` or `);
+    ? t`MO–SU, with 1–53 or −1–−53 before it`
+    : allowed.split(' or ').join(t` or `);
 
 const FAULTS: { readonly [Kind in RuleFault['kind']]: Say<Kind> } = {
-  'not-a-rule': ({ text }) => say`“${text}” is not a recurrence rule. Write one as FREQ=WEEKLY;BYDAY=TU.`,
-  'unknown-part': ({ part }) => say`A recurrence rule has no part ${part}. Leave it out.`,
-  'part-twice': ({ part }) => say`The rule says ${part} twice. Leave one out.`,
+  'not-a-rule': ({ text }) => t`“${text}” is not a recurrence rule. Write one as FREQ=WEEKLY;BYDAY=TU.`,
+  'unknown-part': ({ part }) => t`A recurrence rule has no part ${part}. Leave it out.`,
+  'part-twice': ({ part }) => t`The rule says ${part} twice. Leave one out.`,
   'too-often': ({ freq }) =>
-    say`A rule repeats by the day at most; this one says FREQ=${freq}. Use DAILY, with BYHOUR for several times a day.`,
+    t`A rule repeats by the day at most; this one says FREQ=${freq}. Use DAILY, with BYHOUR for several times a day.`,
   'bad-value': ({ part, value, allowed }) =>
-    say`${part}=${value} cannot be meant. Allowed is ${allowedText(allowed)}.`,
-  'count-and-until': () => say`The rule gives both a number of dates and a last day. Leave one of them out.`,
-  'does-not-go-with': ({ part, other }) => say`${part} does not go with ${other}. Change one of them.`,
+    t`${part}=${value} cannot be meant. Allowed is ${allowedText(allowed)}.`,
+  'count-and-until': () => t`The rule gives both a number of dates and a last day. Leave one of them out.`,
+  'does-not-go-with': ({ part, other }) => t`${part} does not go with ${other}. Change one of them.`,
   'setpos-alone': () =>
-    say`BYSETPOS picks among dates that another part names. Add that part, or leave BYSETPOS out.`,
-  seconds: () => say`Dates begin on a whole minute. Leave BYSECOND out.`,
-  never: () => say`This rule never yields a date. Check its months, days and last day.`,
+    t`BYSETPOS picks among dates that another part names. Add that part, or leave BYSETPOS out.`,
+  seconds: () => t`Dates begin on a whole minute. Leave BYSECOND out.`,
+  never: () => t`This rule never yields a date. Check its months, days and last day.`,
 };
 
 /** Why a rule is not understood. Never empty. */
 export function sayRuleFault(fault: RuleFault): string {
   if (fault.kind === 'bad-value' && fault.part === 'COUNT')
-    return say`A rule makes from 1 to ${sayNumber(MOST_COUNT)} dates, not ${fault.value}.`;
+    return t`A rule makes from 1 to ${sayNumber(MOST_COUNT)} dates, not ${fault.value}.`;
   return (FAULTS[fault.kind] as (fault: RuleFault) => string)(fault);
 }

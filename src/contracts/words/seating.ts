@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Piece } from '@/core/seating/plan/pieces';
 import type { Limit, SeatingPlan } from '@/core/seating/plan/plan-seating';
 import type { Side } from '@/core/seating/plan/room';
@@ -31,8 +31,8 @@ const PIECE_WORDS: Readonly<Record<Piece['kind'], readonly [one: string, more: s
 
 /** `All 60 have a place.`, or how many have none and why. */
 export function sayPlaces({ seats, short, limit }: Pick<SeatingPlan, 'seats' | 'short' | 'limit'>): string {
-  if (limit === null) return seats === 1 ? say`The one has a place.` : say`All ${seats} have a place.`;
-  return say`${seats} have a place, ${short} ${short === 1 ? say`has` : say`have`} none. ${LIMIT_WORDS[limit]}`;
+  if (limit === null) return seats === 1 ? t`The one has a place.` : t`All ${seats} have a place.`;
+  return t`${seats} have a place, ${short} ${short === 1 ? t`has` : t`have`} none. ${LIMIT_WORDS[limit]}`;
 }
 
 /** `60 chairs, 8 round tables`; empty where nothing is fetched. */
@@ -43,7 +43,7 @@ export const sayFurniture = ({ counts }: Pick<SeatingPlan, 'counts'>): string =>
     ),
   );
 
-const centimetres = (mm: number): string => say`${Math.round(mm / 10)} cm`;
+const centimetres = (mm: number): string => t`${Math.round(mm / 10)} cm`;
 
 /**
  * By which widths it was drawn, and that this approves nothing. Empty where no rule counts: all lengths are in
@@ -51,9 +51,9 @@ const centimetres = (mm: number): string => say`${Math.round(mm / 10)} cm`;
  */
 export const sayRules = ({ wayMm, accessMm }: Pick<SeatingPlan, 'wayMm' | 'accessMm'>): string =>
   wayMm
-    ? say`Every seat has a way of ${centimetres(wayMm)} to a door, by ${centimetres(accessMm)} between rows or chairs; at most 14 seats between two aisles (NFPA 101, IBC). This is no fire-safety approval.`
-    : say`Counted by the published load of the floor (IBC table 1004.5). This is no fire-safety approval.`;
+    ? t`Every seat has a way of ${centimetres(wayMm)} to a door, by ${centimetres(accessMm)} between rows or chairs; at most 14 seats between two aisles (NFPA 101, IBC). This is no fire-safety approval.`
+    : t`Counted by the published load of the floor (IBC table 1004.5). This is no fire-safety approval.`;
 
 /** The minutes of work a plan takes. */
 export const sayMinutes = ({ crewMin }: Pick<SeatingPlan, 'crewMin'>): string =>
-  crewMin ? say`About ${lengthText(crewMin)} of work for one person.` : say`Nothing to carry.`;
+  crewMin ? t`About ${lengthText(crewMin)} of work for one person.` : t`Nothing to carry.`;

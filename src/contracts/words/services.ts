@@ -1,4 +1,4 @@
-import { texts } from '@/contracts/language/say';
+import { texts } from '@/contracts/language/translate';
 import type { ServiceState } from '@/core/work-orders/service-due';
 
 /** How far a service is arranged. */

@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import { statesPresent, type StateCounts } from '@/core/changes/request-state';
 import type { OccurrenceState } from '@/core/changes/transitions';
 import type { Verdict } from '@/core/checks/findings';
@@ -48,15 +48,14 @@ function stateParts(counts: StateCounts): string[] {
   const [first, ...others] = statesPresent(counts).filter(
     (state, index) => index === 0 || state !== 'skipped',
   );
-  if (!first) return [say`no dates`];
+  if (!first) return [t`no dates`];
   if (isPartly(counts))
     return [
-      say`partly approved: ${counts.approved} of ${total}`,
+      t`partly approved: ${counts.approved} of ${total}`,
       ...others.map((state) => `${counts[state]} ${STATE_WORDS[state]}`),
     ];
   const rest = others.map(
-    (state) =>
-      say`${counts[state]} of ${total} ${total === 1 ? say`date` : say`dates`} ${STATE_WORDS[state]}`,
+    (state) => t`${counts[state]} of ${total} ${total === 1 ? t`date` : t`dates`} ${STATE_WORDS[state]}`,
   );
   return [STATE_WORDS[first], ...rest];
 }
@@ -67,8 +66,8 @@ function stateParts(counts: StateCounts): string[] {
  */
 export function sayRequestState({ counts, offered, isQuestionOpen }: RequestNow): string {
   const parts = stateParts(counts);
-  if (offered > 0) parts.push(say`another place or time offered for ${countText(offered, 'date', 'dates')}`);
-  if (isQuestionOpen && counts.waiting > 0) parts.push(say`the office has asked a question`);
+  if (offered > 0) parts.push(t`another place or time offered for ${countText(offered, 'date', 'dates')}`);
+  if (isQuestionOpen && counts.waiting > 0) parts.push(t`the office has asked a question`);
   return parts.join('; ');
 }
 
@@ -86,14 +85,14 @@ export interface WhatIsNext {
 /** One or two sentences: whose turn it is, and what comes first. */
 export function sayWhatIsNext({ offered, waiting, changesWanted, nextDate, isOver }: WhatIsNext): string {
   if (offered)
-    return say`It is your turn: the office offers another place or time for ${countText(offered, 'date', 'dates')}. Take it or wait for your first wish.`;
+    return t`It is your turn: the office offers another place or time for ${countText(offered, 'date', 'dates')}. Take it or wait for your first wish.`;
   const parts = [
     waiting > 0 &&
-      say`The office decides about ${countText(waiting, 'date', 'dates')}; nothing is booked before.`,
+      t`The office decides about ${countText(waiting, 'date', 'dates')}; nothing is booked before.`,
     changesWanted > 0 &&
-      say`The office decides about the change of ${countText(changesWanted, 'date', 'dates')}; until then the booking stands as it is.`,
-    nextDate && say`Next: ${nextDate}.`,
-    isOver && say`All its dates are over.`,
+      t`The office decides about the change of ${countText(changesWanted, 'date', 'dates')}; until then the booking stands as it is.`,
+    nextDate && t`Next: ${nextDate}.`,
+    isOver && t`All its dates are over.`,
   ].filter(Boolean);
-  return parts.length ? parts.join(' ') : say`Nothing more happens with it.`;
+  return parts.length ? parts.join(' ') : t`Nothing more happens with it.`;
 }

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { Unfit } from '@/core/checks/place-search';
 import { FEATURE_WORDS } from './findings';
 import { listText } from './rule';
@@ -8,11 +8,11 @@ import { countText } from './when';
 export function sayUnfit(unfit: Unfit): string {
   switch (unfit.kind) {
     case 'lacks':
-      return say`lacks ${listText(unfit.features.map((feature) => FEATURE_WORDS[feature]))}`;
+      return t`lacks ${listText(unfit.features.map((feature) => FEATURE_WORDS[feature]))}`;
     case 'not-set-so':
-      return say`is not set in this layout`;
+      return t`is not set in this layout`;
     case 'too-few':
-      return say`seats ${unfit.seats} at most`;
+      return t`seats ${unfit.seats} at most`;
   }
 }
 
@@ -24,9 +24,9 @@ export function sayUnfitSpaces(all: readonly Unfit[]): string {
   const [notSet, tooFew] = [count('not-set-so'), count('too-few')];
   const parts = [
     lacking.length > 0 &&
-      say`${countText(lacking.length, 'lacks', 'lack')} ${listText(features.map((feature) => FEATURE_WORDS[feature]))}`,
-    notSet > 0 && say`${countText(notSet, 'is', 'are')} not set in this layout`,
-    tooFew > 0 && say`${countText(tooFew, 'seats', 'seat')} too few`,
+      t`${countText(lacking.length, 'lacks', 'lack')} ${listText(features.map((feature) => FEATURE_WORDS[feature]))}`,
+    notSet > 0 && t`${countText(notSet, 'is', 'are')} not set in this layout`,
+    tooFew > 0 && t`${countText(tooFew, 'seats', 'seat')} too few`,
   ].filter((part) => part !== false);
-  return say`${countText(all.length, 'space does', 'spaces do')} not fit: ${parts.join(', ')}.`;
+  return t`${countText(all.length, 'space does', 'spaces do')} not fit: ${parts.join(', ')}.`;
 }

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { WeatherRisk } from '@/core/weather/outdoors';
 import { listText } from './rule';
 import { duringText } from './when';
@@ -13,13 +13,13 @@ interface WeatherNames {
 /** `Gusts of 61 km/h and rain of 1.5 mm an hour are forecast for Orchard Lawn, 09:30–12:30. …` */
 export function sayWeather({ gustKmh, rainMm, during }: WeatherRisk, { place, indoors, tzid }: WeatherNames) {
   const parts = [
-    gustKmh !== null && say`gusts of ${gustKmh} km/h`,
-    rainMm !== null && say`rain of ${rainMm} mm an hour`,
+    gustKmh !== null && t`gusts of ${gustKmh} km/h`,
+    rainMm !== null && t`rain of ${rainMm} mm an hour`,
   ].filter((part) => part !== false);
   const what = listText(parts);
-  const verb = gustKmh === null ? say`is` : say`are`;
+  const verb = gustKmh === null ? t`is` : t`are`;
   const then = indoors
-    ? say`${indoors} is kept for it indoors.`
-    : say`Nothing is kept for it indoors: move it, or settle with the host that it stays.`;
-  return say`${what[0]!.toUpperCase()}${what.slice(1)} ${verb} forecast for ${place}, ${duringText(during, tzid)}. ${then}`;
+    ? t`${indoors} is kept for it indoors.`
+    : t`Nothing is kept for it indoors: move it, or settle with the host that it stays.`;
+  return t`${what[0]!.toUpperCase()}${what.slice(1)} ${verb} forecast for ${place}, ${duringText(during, tzid)}. ${then}`;
 }

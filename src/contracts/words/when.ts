@@ -11,7 +11,7 @@ import {
 } from '@/core/time/local-time';
 import { toEpochMinute, toLocal } from '@/core/time/zone';
 import { LOCALES, type Language } from '../language/languages';
-import { ownLanguage, say, sayCount } from '@/contracts/language/say';
+import { ownLanguage, t, tCount } from '@/contracts/language/translate';
 import { ownSettings } from '@/contracts/language/own-settings';
 
 // Local values are formatted as if UTC: the wall time is the truth and needs no zone to be written down.
@@ -99,16 +99,16 @@ export function spanText(start: LocalDateTime, end: LocalDateTime): string {
   if (isWholeDays(start, end)) {
     const last = lastDayOf(start, end);
     const days = daysBetween(dateOf(start), last) + 1;
-    return `${dayRangeShort(dateOf(start), last)}, ${days === 1 ? say`all day` : countText(days, 'day', 'days')}`;
+    return `${dayRangeShort(dateOf(start), last)}, ${days === 1 ? t`all day` : countText(days, 'day', 'days')}`;
   }
   const sameDay = dateOf(start) === dateOf(end);
-  const until = sameDay ? sayTime(end) : say`${sayTime(end)} on ${dayShort(dateOf(end))}`;
+  const until = sameDay ? sayTime(end) : t`${sayTime(end)} on ${dayShort(dateOf(end))}`;
   return `${dayShort(dateOf(start))}, ${sayTime(start)}–${until}`;
 }
 
 /** Dates of which the same is said: the one, or how many and the first. */
 export const manyDatesText = ([first = '', ...more]: readonly string[]): string =>
-  more.length ? say`${more.length + 1} dates, first ${first}` : first;
+  more.length ? t`${more.length + 1} dates, first ${first}` : first;
 
 /** A moment in a zone, with its day. */
 export const momentText = (at: EpochMinute, tzid: string): string => {
@@ -120,36 +120,36 @@ export const momentText = (at: EpochMinute, tzid: string): string => {
 export function duringText(span: Interval, tzid: string): string {
   const [start, end] = [toLocal(span.start, tzid), toLocal(span.end, tzid)];
   return dateOf(start) === dateOf(end)
-    ? say`from ${sayTime(start)} to ${sayTime(end)}`
-    : say`from ${sayTime(start)} on ${dayShort(dateOf(start))} to ${sayTime(end)} on ${dayShort(dateOf(end))}`;
+    ? t`from ${sayTime(start)} to ${sayTime(end)}`
+    : t`from ${sayTime(start)} on ${dayShort(dateOf(start))} to ${sayTime(end)} on ${dayShort(dateOf(end))}`;
 }
 
 /** `45 minutes`, `2 h 15 min`. */
 export function lengthText(minutes: number): string {
   if (minutes < 120) return countText(minutes, 'minute', 'minutes');
   const rest = minutes % 60;
-  return rest ? say`${Math.floor(minutes / 60)} h ${rest} min` : countText(minutes / 60, 'hour', 'hours');
+  return rest ? t`${Math.floor(minutes / 60)} h ${rest} min` : countText(minutes / 60, 'hour', 'hours');
 }
 
 /** A number with its word, in the language of whoever reads. From 0; exactly 1 has the first word. */
-export const countText = (count: number, one: string, many: string): string => sayCount(count, one, many);
+export const countText = (count: number, one: string, many: string): string => tCount(count, one, many);
 
 const DAY_MIN = 1440;
 
 /** `in 3 days`, `in 5 hours`, `begun`. */
 export function untilText(at: EpochMinute, now: EpochMinute): string {
   const minutes = at - now;
-  if (minutes <= 0) return say`begun`;
-  if (minutes < DAY_MIN) return say`in ${countText(Math.max(1, Math.floor(minutes / 60)), 'hour', 'hours')}`;
-  return say`in ${countText(Math.floor(minutes / DAY_MIN), 'day', 'days')}`;
+  if (minutes <= 0) return t`begun`;
+  if (minutes < DAY_MIN) return t`in ${countText(Math.max(1, Math.floor(minutes / 60)), 'hour', 'hours')}`;
+  return t`in ${countText(Math.floor(minutes / DAY_MIN), 'day', 'days')}`;
 }
 
 /** `9 days ago`, `3 hours ago`, `just now`. */
 export function sinceText(at: EpochMinute, now: EpochMinute): string {
   const minutes = now - at;
-  if (minutes < 60) return say`just now`;
-  if (minutes < DAY_MIN) return say`${countText(Math.floor(minutes / 60), 'hour', 'hours')} ago`;
-  return say`${countText(Math.floor(minutes / DAY_MIN), 'day', 'days')} ago`;
+  if (minutes < 60) return t`just now`;
+  if (minutes < DAY_MIN) return t`${countText(Math.floor(minutes / 60), 'hour', 'hours')} ago`;
+  return t`${countText(Math.floor(minutes / DAY_MIN), 'day', 'days')} ago`;
 }
 
 /** The same span where the reader has chosen a second zone: `10:15–12:00 in New York`; empty where there is none. */
@@ -158,7 +158,7 @@ export function secondZoneText(span: Interval): string {
   if (!zone) return '';
   const [start, end] = [toLocal(span.start, zone), toLocal(span.end, zone)];
   const day = `${dayShort(dateOf(start))}, `;
-  return say`${day}${sayTime(start)}–${sayTime(end)} in ${zoneCity(zone)}`;
+  return t`${day}${sayTime(start)}–${sayTime(end)} in ${zoneCity(zone)}`;
 }
 
 /** `New York` of `America/New_York`. The last part of an IANA name; never empty. */
@@ -167,7 +167,7 @@ export const zoneCity = (zone: string): string => zone.split('/').at(-1)!.replac
 /** Where the clocks go back, which of two equal times is meant: ` (the first 01:30)`; else empty. */
 function whichText(start: LocalDateTime, end: LocalDateTime, tzid: string): string {
   const twice = isWholeDays(start, end) ? undefined : [start, end].find((at) => comesTwice(at, tzid));
-  return twice ? say` (the first ${sayTime(twice)})` : '';
+  return twice ? t` (the first ${sayTime(twice)})` : '';
 }
 
 /** A span in its zone: which of two equal times is meant, and the second zone where the reader has chosen one. */

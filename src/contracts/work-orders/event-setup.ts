@@ -1,5 +1,5 @@
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { later, unsaid } from '@/contracts/language/say';
+import { lazyText, untranslated } from '@/contracts/language/translate';
 import { z } from 'zod';
 import type { OccurrenceId, PersonId } from '@/core/ids';
 import { SERVICE_STATES, type ServiceState } from '@/core/work-orders/service-due';
@@ -74,23 +74,23 @@ export interface EventSetup {
   readonly teams: readonly (Named & { readonly people: readonly Named<PersonId>[] })[];
 }
 
-const occurrence = rowId<OccurrenceId>(unsaid('a date'));
+const occurrence = rowId<OccurrenceId>(untranslated('a date'));
 
 /** How far a service is arranged. A note is at most one line; a null day is none. */
 export const serviceStateSchema = z.object({
   key: idempotencyKey,
-  serviceId: rowId<number>(unsaid('a service')),
-  state: z.enum(SERVICE_STATES, later`Say how far the service is.`),
-  note: optionalLine(unsaid('What is to say'), MOST_CHARACTERS.remark),
+  serviceId: rowId<number>(untranslated('a service')),
+  state: z.enum(SERVICE_STATES, lazyText`Say how far the service is.`),
+  note: optionalLine(untranslated('What is to say'), MOST_CHARACTERS.remark),
 });
 export type ServiceStateInput = z.output<typeof serviceStateSchema>;
 
 /** A promised thing was looked at; null takes the look back. */
 export const walkSchema = z.object({
   key: idempotencyKey,
-  line: requiredLine(unsaid('What was promised'), 300),
-  isRight: z.boolean(later`Say whether it is as promised.`).nullable(),
-  note: optionalLine(unsaid('What is wrong with it'), MOST_CHARACTERS.remark),
+  line: requiredLine(untranslated('What was promised'), 300),
+  isRight: z.boolean(lazyText`Say whether it is as promised.`).nullable(),
+  note: optionalLine(untranslated('What is wrong with it'), MOST_CHARACTERS.remark),
 });
 export type WalkInput = z.output<typeof walkSchema>;
 
@@ -105,13 +105,13 @@ export const attendanceSchema = z.discriminatedUnion(
     z.object({
       kind: z.literal('count'),
       key: idempotencyKey,
-      people: wholeNumber(unsaid('How many came'), 0, 100_000).nullable(),
+      people: wholeNumber(untranslated('How many came'), 0, 100_000).nullable(),
     }),
     z.object({
       kind: z.literal('names'),
       key: idempotencyKey,
       /** A line each; those that are there already stay as they are. */
-      names: plainText(unsaid('The names'), 100_000)
+      names: plainText(untranslated('The names'), 100_000)
         .transform((text) => [
           ...new Set(
             text
@@ -120,21 +120,21 @@ export const attendanceSchema = z.discriminatedUnion(
               .filter(Boolean),
           ),
         ])
-        .refine((names) => names.length > 0, later`Write a name a line.`)
-        .refine((names) => names.length <= MOST_NAMES, later`At most ${MOST_NAMES} names at once.`)
+        .refine((names) => names.length > 0, lazyText`Write a name a line.`)
+        .refine((names) => names.length <= MOST_NAMES, lazyText`At most ${MOST_NAMES} names at once.`)
         .refine(
           (names) => names.every((name) => name.length <= 120),
-          later`A name has at most 120 characters.`,
+          lazyText`A name has at most 120 characters.`,
         ),
     }),
     z.object({
       kind: z.literal('here'),
       key: idempotencyKey,
-      name: requiredLine(unsaid('The name'), 120),
-      isHere: z.boolean(later`Say whether they are here.`),
+      name: requiredLine(untranslated('The name'), 120),
+      isHere: z.boolean(lazyText`Say whether they are here.`),
     }),
   ],
-  later`Say how many came, or who.`,
+  lazyText`Say how many came, or who.`,
 );
 export type AttendanceInput = z.output<typeof attendanceSchema>;
 
@@ -142,7 +142,7 @@ export type AttendanceInput = z.output<typeof attendanceSchema>;
 export const followUpSchema = z.object({
   key: idempotencyKey,
   occurrenceId: occurrence,
-  text: requiredLine(unsaid('What is left to do'), MOST_CHARACTERS.followUp),
+  text: requiredLine(untranslated('What is left to do'), MOST_CHARACTERS.followUp),
   due: localDateField.nullable().default(null),
 });
 export type FollowUpInput = z.output<typeof followUpSchema>;
@@ -150,6 +150,6 @@ export type FollowUpInput = z.output<typeof followUpSchema>;
 /** Whether it is done. The first press counts; the same key again does nothing. */
 export const followUpDoneSchema = z.object({
   key: idempotencyKey,
-  isDone: z.boolean(later`Say whether it is done.`),
+  isDone: z.boolean(lazyText`Say whether it is done.`),
 });
 export type FollowUpDoneInput = z.output<typeof followUpDoneSchema>;

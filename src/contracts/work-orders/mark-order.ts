@@ -1,5 +1,5 @@
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { later, unsaid } from '@/contracts/language/say';
+import { lazyText, untranslated } from '@/contracts/language/translate';
 import { z } from 'zod';
 import type { PersonId } from '@/core/ids';
 import { versionField } from '@/contracts/requests/change';
@@ -9,7 +9,7 @@ import { idempotencyKey, plainText, requiredLine, rowId } from '@/contracts/form
 export const markOrderSchema = z.object({
   key: idempotencyKey,
   version: versionField,
-  state: z.enum(['done', 'open'], later`Say whether the work is done or open.`),
+  state: z.enum(['done', 'open'], lazyText`Say whether the work is done or open.`),
 });
 export type MarkOrderInput = z.output<typeof markOrderSchema>;
 
@@ -19,8 +19,8 @@ export type MarkOrderInput = z.output<typeof markOrderSchema>;
  */
 export const tickOrderSchema = z.object({
   key: idempotencyKey,
-  line: requiredLine(unsaid('The line'), 120),
-  isTicked: z.boolean(later`Say whether the line is ticked.`),
+  line: requiredLine(untranslated('The line'), 120),
+  isTicked: z.boolean(lazyText`Say whether the line is ticked.`),
 });
 export type TickOrderInput = z.output<typeof tickOrderSchema>;
 
@@ -31,14 +31,14 @@ export type ReadOrderInput = z.output<typeof readOrderSchema>;
 /** A note to an order, or a problem with it. Never empty. */
 export const noteOrderSchema = z.object({
   key: idempotencyKey,
-  kind: z.enum(['note', 'problem'], later`Say whether it is a note or a problem.`),
-  text: plainText(unsaid('What there is to say'), MOST_CHARACTERS.orderNote).refine(
+  kind: z.enum(['note', 'problem'], lazyText`Say whether it is a note or a problem.`),
+  text: plainText(untranslated('What there is to say'), MOST_CHARACTERS.orderNote).refine(
     (text) => text.length > 0,
-    later`Say what it is.`,
+    lazyText`Say what it is.`,
   ),
   /** A picture that was sent before. */
   file: z
-    .uuid(later`The key of this picture is malformed; add it once more.`)
+    .uuid(lazyText`The key of this picture is malformed; add it once more.`)
     .nullable()
     .default(null),
 });
@@ -48,9 +48,9 @@ export type NoteOrderInput = z.output<typeof noteOrderSchema>;
 export const solveProblemSchema = z.object({ key: idempotencyKey });
 
 const orderIds = z
-  .array(rowId<number>(unsaid('an order')))
-  .min(1, later`Pick an order.`)
-  .max(500, later`At most 500 orders at once.`);
+  .array(rowId<number>(untranslated('an order')))
+  .min(1, lazyText`Pick an order.`)
+  .max(500, lazyText`At most 500 orders at once.`);
 
 /** Orders that are given out now, whatever their day. */
 export const issueOrdersSchema = z.object({ key: idempotencyKey, orders: orderIds });
@@ -61,7 +61,7 @@ export const assignOrdersSchema = z.object({
   key: idempotencyKey,
   orders: orderIds,
   /** Null leaves it to the team. */
-  personId: rowId<PersonId>(unsaid('a person')).nullable(),
+  personId: rowId<PersonId>(untranslated('a person')).nullable(),
 });
 export type AssignOrdersInput = z.output<typeof assignOrdersSchema>;
 

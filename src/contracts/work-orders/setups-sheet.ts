@@ -1,4 +1,4 @@
-import { later } from '@/contracts/language/say';
+import { lazyText } from '@/contracts/language/translate';
 import { z } from 'zod';
 import { localDateField } from '@/contracts/forms/fields';
 
@@ -11,18 +11,18 @@ export type SetupsSheetKind = (typeof SETUPS_SHEETS)[number];
  */
 export const setupsSheetSchema = z
   .object({
-    what: z.enum(SETUPS_SHEETS, later`Choose the day, the week, the stores or an order.`).default('day'),
+    what: z.enum(SETUPS_SHEETS, lazyText`Choose the day, the week, the stores or an order.`).default('day'),
     /** Today where none is given; for a week any day of it. */
     day: localDateField.optional(),
     order: z.coerce
-      .number(later`There is no such order.`)
-      .int(later`There is no such order.`)
+      .number(lazyText`There is no such order.`)
+      .int(lazyText`There is no such order.`)
       .positive()
       .optional(),
   })
   .refine(({ what, order }) => what !== 'order' || order !== undefined, {
     path: ['order'],
-    ...later`Say which order.`,
+    ...lazyText`Say which order.`,
   });
 export type SetupsSheetQuery = z.output<typeof setupsSheetSchema>;
 

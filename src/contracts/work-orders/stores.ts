@@ -1,5 +1,5 @@
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { later, unsaid } from '@/contracts/language/say';
+import { lazyText, untranslated } from '@/contracts/language/translate';
 import { z } from 'zod';
 import type { EquipmentTypeId } from '@/core/ids';
 import { idempotencyKey, optionalLine, rowId, wholeNumber } from '@/contracts/forms/fields';
@@ -57,13 +57,13 @@ export interface StoresDay {
 export const returnSchema = z
   .object({
     key: idempotencyKey,
-    typeId: rowId<EquipmentTypeId>(unsaid('equipment')),
-    counted: wholeNumber(unsaid('How many came back'), 0, 100_000),
-    damaged: wholeNumber(unsaid('How many are damaged'), 0, 100_000).default(0),
-    note: optionalLine(unsaid('What is to say'), MOST_CHARACTERS.remark),
+    typeId: rowId<EquipmentTypeId>(untranslated('equipment')),
+    counted: wholeNumber(untranslated('How many came back'), 0, 100_000),
+    damaged: wholeNumber(untranslated('How many are damaged'), 0, 100_000).default(0),
+    note: optionalLine(untranslated('What is to say'), MOST_CHARACTERS.remark),
   })
   .refine(({ counted, damaged }) => damaged <= counted, {
     path: ['damaged'],
-    ...later`No more can be damaged than came back.`,
+    ...lazyText`No more can be damaged than came back.`,
   });
 export type ReturnInput = z.output<typeof returnSchema>;

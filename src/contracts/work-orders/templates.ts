@@ -1,5 +1,5 @@
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { later, unsaid } from '@/contracts/language/say';
+import { lazyText, untranslated } from '@/contracts/language/translate';
 import { z } from 'zod';
 import type { CategoryId, EquipmentTypeId, OccurrenceId, PersonId, SpaceId } from '@/core/ids';
 import { LAYOUTS } from '@/core/seating/layouts';
@@ -20,42 +20,46 @@ const MOST_OFFSET_MIN = 60 * 1440;
  * A formula as it is typed; what cannot be read is said in a sentence. Refused with what is wrong in it, never with
  * what it would give.
  */
-export const formulaField = z.string(later`Give a formula.`).transform((text, context) => {
+export const formulaField = z.string(lazyText`Give a formula.`).transform((text, context) => {
   const formula = text.trim();
   const problem = formulaProblem(formula);
   if (problem) context.addIssue({ code: 'custom', message: formulaSentence(problem) });
   return formula;
 });
 
-const edge = z.enum(DUE_EDGES, later`Choose a moment of the event.`);
-const offset = wholeNumber(unsaid('Minutes before or after'), -MOST_OFFSET_MIN, MOST_OFFSET_MIN).default(0);
+const edge = z.enum(DUE_EDGES, lazyText`Choose a moment of the event.`);
+const offset = wholeNumber(
+  untranslated('Minutes before or after'),
+  -MOST_OFFSET_MIN,
+  MOST_OFFSET_MIN,
+).default(0);
 
 /** What a template says by itself, without what it is about and who does it. */
 export const templateFields = {
-  phase: z.enum(TEMPLATE_PHASES, later`Choose when the work is done.`),
-  title: requiredLine(unsaid('What is to be done'), MOST_CHARACTERS.workTitle),
+  phase: z.enum(TEMPLATE_PHASES, lazyText`Choose when the work is done.`),
+  title: requiredLine(untranslated('What is to be done'), MOST_CHARACTERS.workTitle),
   per: z.enum(['space', 'date']).default('space'),
   due: edge,
   offsetMin: offset,
   /** Where an attendance ends. */
   until: z.object({ edge, offsetMin: offset }).nullable().default(null),
-  leadDays: wholeNumber(unsaid('Days ahead'), 0, 366).nullable().default(null),
+  leadDays: wholeNumber(untranslated('Days ahead'), 0, 366).nullable().default(null),
   checklist: z
-    .array(requiredLine(unsaid('A line of the checklist'), 120))
-    .max(30, later`A checklist has at most 30 lines.`)
+    .array(requiredLine(untranslated('A line of the checklist'), 120))
+    .max(30, lazyText`A checklist has at most 30 lines.`)
     .default([]),
   /** People it takes for the minutes of setup, strike or attendance. */
-  crew: wholeNumber(unsaid('People it takes'), 0, 100).default(1),
+  crew: wholeNumber(untranslated('People it takes'), 0, 100).default(1),
   workFormula: formulaField.nullable().default(null),
   quantities: z
     .array(
       z.object({
-        name: requiredLine(unsaid('What is brought'), 60),
-        store: optionalLine(unsaid('From where'), 60),
+        name: requiredLine(untranslated('What is brought'), 60),
+        store: optionalLine(untranslated('From where'), 60),
         formula: formulaField,
       }),
     )
-    .max(20, later`A recipe brings at most 20 things.`)
+    .max(20, lazyText`A recipe brings at most 20 things.`)
     .default([]),
 };
 
@@ -67,29 +71,29 @@ interface Spanned {
 export const hasItsEnd = ({ phase, until }: Spanned): boolean =>
   (phase === 'attendance') === (until !== null);
 /** Why an attendance without an end is not taken. */
-export const NO_END = { path: ['until'], ...later`Say until when somebody is there.` };
+export const NO_END = { path: ['until'], ...lazyText`Say until when somebody is there.` };
 
 const ids = <Id extends number>(what: string) => z.array(rowId<Id>(what)).max(100).default([]);
 
 const templateBody = {
   ...templateFields,
-  teamId: rowId<number>(unsaid('a team')),
-  personId: rowId<PersonId>(unsaid('a person')).nullable().default(null),
+  teamId: rowId<number>(untranslated('a team')),
+  personId: rowId<PersonId>(untranslated('a person')).nullable().default(null),
   when: z.object({
     layouts: z.array(z.enum(LAYOUTS)).default([]),
-    spaces: ids<SpaceId>(unsaid('a space')),
-    categories: ids<CategoryId>(unsaid('a category')),
-    services: ids<number>(unsaid('a service')),
+    spaces: ids<SpaceId>(untranslated('a space')),
+    categories: ids<CategoryId>(untranslated('a category')),
+    services: ids<number>(untranslated('a service')),
     answers: z
       .array(
         z.object({
-          questionId: rowId<number>(unsaid('a question')),
-          answer: requiredLine(unsaid('Answer'), MOST_CHARACTERS.answer),
+          questionId: rowId<number>(untranslated('a question')),
+          answer: requiredLine(untranslated('Answer'), MOST_CHARACTERS.answer),
         }),
       )
       .max(100)
       .default([]),
-    equipment: ids<EquipmentTypeId>(unsaid('equipment')),
+    equipment: ids<EquipmentTypeId>(untranslated('equipment')),
   }),
 };
 
@@ -101,7 +105,7 @@ export type TemplateInput = z.output<typeof templateSchema>;
 export const saveTemplateSchema = z.object({
   key: idempotencyKey,
   /** Null makes a new one. */
-  id: rowId<number>(unsaid('a recipe')).nullable(),
+  id: rowId<number>(untranslated('a recipe')).nullable(),
   version: versionField.nullable(),
   template: templateSchema,
   /** Tells what saving would do, and does nothing. */
@@ -123,7 +127,7 @@ export type RetireTemplateInput = z.output<typeof retireTemplateSchema>;
 export const tryTemplateSchema = z.object({
   template: templateSchema,
   /** Null is the last event that the template is about. */
-  occurrenceId: rowId<OccurrenceId>(unsaid('an event')).nullable(),
+  occurrenceId: rowId<OccurrenceId>(untranslated('an event')).nullable(),
 });
 export type TryTemplateInput = z.output<typeof tryTemplateSchema>;
 
@@ -134,7 +138,7 @@ export type TryTemplateInput = z.output<typeof tryTemplateSchema>;
 export const handOrderSchema = z
   .object({
     key: idempotencyKey,
-    occurrenceId: rowId<OccurrenceId>(unsaid('a date')).nullable(),
+    occurrenceId: rowId<OccurrenceId>(untranslated('a date')).nullable(),
     ...templateFields,
     teamId: templateBody.teamId,
     personId: templateBody.personId,

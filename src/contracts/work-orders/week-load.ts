@@ -1,4 +1,4 @@
-import { later, unsaid } from '@/contracts/language/say';
+import { lazyText, untranslated } from '@/contracts/language/translate';
 import { z } from 'zod';
 import type { PersonId } from '@/core/ids';
 import { idempotencyKey, localDateTimeField, rowId, wholeNumber } from '@/contracts/forms/fields';
@@ -84,17 +84,17 @@ export interface WeekView {
 export const addShiftSchema = z
   .object({
     key: idempotencyKey,
-    teamId: rowId<number>(unsaid('a team')),
+    teamId: rowId<number>(untranslated('a team')),
     /** Null is so many of the team, whoever they are. */
-    personId: rowId<PersonId>(unsaid('a person')).nullable().default(null),
-    people: wholeNumber(unsaid('People on shift'), 1, 1000).default(1),
+    personId: rowId<PersonId>(untranslated('a person')).nullable().default(null),
+    people: wholeNumber(untranslated('People on shift'), 1, 1000).default(1),
     from: localDateTimeField,
     to: localDateTimeField,
   })
-  .refine(({ from, to }) => to > from, { path: ['to'], ...later`The shift must end after it begins.` })
+  .refine(({ from, to }) => to > from, { path: ['to'], ...lazyText`The shift must end after it begins.` })
   .refine(({ personId, people }) => personId === null || people === 1, {
     path: ['people'],
-    ...later`One person is one on shift.`,
+    ...lazyText`One person is one on shift.`,
   });
 export type AddShiftInput = z.output<typeof addShiftSchema>;
 
@@ -104,7 +104,7 @@ export const removeShiftSchema = z.object({ key: idempotencyKey });
 /** Whether somebody belongs to a team. What was given to somebody who leaves goes back to the team. */
 export const teamMemberSchema = z.object({
   key: idempotencyKey,
-  personId: rowId<PersonId>(unsaid('a person')),
-  isMember: z.boolean(later`Say whether they are in the team.`),
+  personId: rowId<PersonId>(untranslated('a person')),
+  isMember: z.boolean(lazyText`Say whether they are in the team.`),
 });
 export type TeamMemberInput = z.output<typeof teamMemberSchema>;

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { createHash } from 'node:crypto';
 import { createReadStream, existsSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
@@ -63,19 +63,19 @@ async function lostFile(reader: Reader, folder: string): Promise<string | null> 
 /** What is wrong with the database of a house; null where nothing is. */
 async function faultOf(db: OpenDatabase, folder: string): Promise<string | null> {
   const check = await db.first(INTEGRITY);
-  if (check?.integrity_check !== 'ok') return say`Its database is damaged.`;
+  if (check?.integrity_check !== 'ok') return t`Its database is damaged.`;
   const known = await db.all(MIGRATIONS);
   if (known.some(({ name }) => !MIGRATION_NAMES.includes(name)))
-    return say`It was made by a newer version of this application. Bring this one up to date first.`;
+    return t`It was made by a newer version of this application. Bring this one up to date first.`;
   await migrate(db);
   if ((await schemaOf(db)) !== (await ownSchema(folder)))
-    return say`Its database has other tables than a house has.`;
+    return t`Its database has other tables than a house has.`;
   if ((await db.rows('PRAGMA foreign_key_check')).length)
-    return say`Its database names things that are not there.`;
+    return t`Its database names things that are not there.`;
   const [broken] = await violations(db);
-  if (broken) return say`What always holds does not: ${broken.invariant}.`;
+  if (broken) return t`What always holds does not: ${broken.invariant}.`;
   const lost = await lostFile(db, folder);
-  return lost === null ? null : say`The file “${lost}” is missing, or not as it was.`;
+  return lost === null ? null : t`The file “${lost}” is missing, or not as it was.`;
 }
 
 export interface InspectedOffice {
@@ -87,23 +87,23 @@ export interface InspectedOffice {
 /** Looks at everything of a house that was unpacked, brings its database up to date, and says what it holds. */
 export async function inspectOffice(folder: string): Promise<Outcome<InspectedOffice>> {
   const manifest = readManifest(folder);
-  if (!manifest) return bad(say`It has no list of what it holds, or one of another version.`);
+  if (!manifest) return bad(t`It has no list of what it holds, or one of another version.`);
   const secret = join(folder, 'session-secret');
   if (!existsSync(secret) || !/^[0-9a-f]{64}\s*$/.test(readFileSync(secret, 'utf8')))
-    return bad(say`The secret of its private links is missing.`);
-  if (!existsSync(join(folder, 'calendario.sqlite'))) return bad(say`Its database is missing.`);
+    return bad(t`The secret of its private links is missing.`);
+  if (!existsSync(join(folder, 'calendario.sqlite'))) return bad(t`Its database is missing.`);
   const db = openDatabase(join(folder, 'calendario.sqlite'));
   try {
     const fault = await faultOf(db, folder);
     if (fault) return bad(fault);
     const site = await mainSite(db);
-    if (!site) return bad(say`There is no office in it.`);
+    if (!site) return bad(t`There is no office in it.`);
     const counts = await countOffice(db);
     await db.rows('PRAGMA wal_checkpoint(TRUNCATE)');
     return done({ manifest, site: site.name, counts });
   } catch {
     // Whatever it is, SQLite cannot read it as a house.
-    return bad(say`Its database cannot be read.`);
+    return bad(t`Its database cannot be read.`);
   } finally {
     await db.close();
   }

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { join } from 'node:path';
 import { Readable, Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
@@ -18,7 +18,7 @@ const IN_FOLDERS = /^(files|mail)\/[\w-][\w.-]{0,80}$/;
 class TooLarge extends Error {}
 
 const bad = (why: string) => refuse({ code: 'bad-archive', why });
-const NO_ARCHIVE = () => say`It is no gzipped tar, or it was cut off on its way.`;
+const NO_ARCHIVE = () => t`It is no gzipped tar, or it was cut off on its way.`;
 
 /** What keeps count of what has come, and ends it where that is too much. */
 function counting(most: number): Transform {
@@ -45,7 +45,7 @@ export async function keepArrived(
   body: ReadableStream<Uint8Array> | null,
   folder: string,
 ): Promise<Outcome<null>> {
-  if (!body) return bad(say`Nothing was sent.`);
+  if (!body) return bad(t`Nothing was sent.`);
   try {
     await pipeline(
       Readable.fromWeb(body as Parameters<typeof Readable.fromWeb>[0]),
@@ -69,9 +69,9 @@ export async function unpackOffice(folder: string): Promise<Outcome<null>> {
   const whyNot = (entry: ReadEntry): string | null => {
     unpacked += entry.size;
     members += 1;
-    if (members > MOST_MEMBERS) return say`It holds more files than any house.`;
-    if (unpacked > UNPACKED_LIMIT_MB * MB) return say`It is larger than any house.`;
-    return isExpected(entry) ? null : say`It holds “${entry.path.slice(0, 80)}”, which belongs to no house.`;
+    if (members > MOST_MEMBERS) return t`It holds more files than any house.`;
+    if (unpacked > UNPACKED_LIMIT_MB * MB) return t`It is larger than any house.`;
+    return isExpected(entry) ? null : t`It holds “${entry.path.slice(0, 80)}”, which belongs to no house.`;
   };
   let stopped: string | null = null;
   const unpack = extract({

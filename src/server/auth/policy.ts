@@ -1,4 +1,4 @@
-import { texts } from '@/contracts/language/say';
+import { texts } from '@/contracts/language/translate';
 import type { Viewer } from '@/core/publishing/right-to-know';
 import type { Role } from '@/core/roles';
 

@@ -1,4 +1,4 @@
-import { texts } from '@/contracts/language/say';
+import { texts } from '@/contracts/language/translate';
 import { idOf, type PersonId } from '@/core/ids';
 import { ROLES, type Role } from '@/core/roles';
 import { permissionFor, type Action } from './policy';

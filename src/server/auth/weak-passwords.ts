@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { ZxcvbnFactory } from '@zxcvbn-ts/core';
 import { adjacencyGraphs, dictionary } from '@zxcvbn-ts/language-common';
 import type { FieldFault } from '@/contracts/base/refusal';
@@ -21,7 +21,7 @@ export function weakPasswordFaults(
     ? [
         {
           path: 'password',
-          message: say`Others would guess this one soon. Take several words that have nothing to do with you.`,
+          message: t`Others would guess this one soon. Take several words that have nothing to do with you.`,
         },
       ]
     : [];

@@ -20,15 +20,15 @@ import type { Table } from './tables/table';
  * What was read of a database before and is good while nothing has changed. Inside a transaction it is only looked at:
  * what a transaction has read may never come to be.
  */
-export interface Kept {
-  get<Value>(key: KeptKey<Value>): Value | undefined;
-  set<Value>(key: KeptKey<Value>, value: Value): void;
+export interface Cache {
+  get<Value>(key: CacheKey<Value>): Value | undefined;
+  set<Value>(key: CacheKey<Value>, value: Value): void;
 }
 
 /** Names what is kept; what it is, is in its type alone. */
-export type KeptKey<Value> = string & { readonly keeps: Value };
+export type CacheKey<Value> = string & { readonly keeps: Value };
 /** @param name stands for one kind of thing alone, with what tells one from another behind it */
-export const keptKey = <Value>(name: string): KeptKey<Value> => name as KeptKey<Value>;
+export const cacheKey = <Value>(name: string): CacheKey<Value> => name as CacheKey<Value>;
 
 /** Reading, inside a transaction or outside one. Parameters are bound by name: `$name`. */
 export interface Reader {
@@ -48,7 +48,7 @@ export interface Reader {
   one<B extends Binds, R extends Shape>(query: Query<B, R>, ...args: GivenArgs<B>): Promise<RowOfShape<R>>;
   /** What SQLite builds as JSON. */
   value<B extends Binds, Value>(query: JsonQuery<B, Value>, ...args: GivenArgs<B>): Promise<Value>;
-  readonly kept: Kept;
+  readonly cache: Cache;
 }
 
 /**
@@ -113,12 +113,12 @@ function readJsonOf([row]: readonly unknown[]): unknown {
 
 function reader(
   query: RunQuery,
-  kept: Kept,
+  cache: Cache,
   sequelize: Sequelize,
   transaction: Transaction | null,
 ): Reader & Undescribed {
   return {
-    kept,
+    cache,
     table: (table) => rowsOf(sequelize, transaction, table),
     all: async (of, ...args) => checkedRows(of, (await read(query, of, args)) as object[]),
     first: async (of, ...args) =>
@@ -167,7 +167,7 @@ function openSequelize(file: string): Sequelize {
 
 async function inTransaction<Value>(
   sequelize: Sequelize,
-  kept: Kept,
+  cache: Cache,
   work: (tx: UndescribedWriter) => Promise<WriteResult<Value>>,
 ): Promise<Value> {
   const transaction = await sequelize.transaction();
@@ -186,7 +186,7 @@ async function inTransaction<Value>(
   };
   try {
     const result = await work({
-      ...reader(query, { get: kept.get, set: () => undefined }, sequelize, transaction),
+      ...reader(query, { get: cache.get, set: () => undefined }, sequelize, transaction),
       table: (table) => writableRowsOf(sequelize, transaction, { rows: query as never, run }, table),
       execute: (of, ...args) => run(of.sql, boundValues(of.bind, (args[0] ?? {}) as Record<string, unknown>)),
       run,
@@ -201,16 +201,16 @@ async function inTransaction<Value>(
   }
 }
 
-const MOST_KEPT = 300;
+const MOST_CACHED = 300;
 
 /** The oldest goes when there are too many. */
-function keepSome(): Kept {
+function boundedCache(): Cache {
   const values = new Map<string, unknown>();
   return {
-    get: <Value>(key: KeptKey<Value>) => values.get(key) as Value | undefined,
+    get: <Value>(key: CacheKey<Value>) => values.get(key) as Value | undefined,
     set: (key, value) => {
       const [oldest] = values.keys();
-      if (oldest !== undefined && values.size >= MOST_KEPT) values.delete(oldest);
+      if (oldest !== undefined && values.size >= MOST_CACHED) values.delete(oldest);
       values.set(key, value);
     },
   };
@@ -219,10 +219,10 @@ function keepSome(): Kept {
 export function openDatabase(file: string): OpenDatabase {
   assertNotBuilding(`the database ${file} was opened`);
   const sequelize = openSequelize(file);
-  const kept = keepSome();
+  const cache = boundedCache();
   let queue: Promise<unknown> = Promise.resolve();
   const write = <Value>(work: (tx: UndescribedWriter) => Promise<WriteResult<Value>>): Promise<Value> => {
-    const turn = queue.then(() => inTransaction(sequelize, kept, work));
+    const turn = queue.then(() => inTransaction(sequelize, cache, work));
     queue = turn.catch(() => undefined);
     return turn;
   };
@@ -234,7 +234,7 @@ export function openDatabase(file: string): OpenDatabase {
   const copyInto = async (target: string) => {
     await query('VACUUM INTO $target', { target });
   };
-  return { sequelize, ...reader(query, kept, sequelize, null), write, copyInto, close };
+  return { sequelize, ...reader(query, cache, sequelize, null), write, copyInto, close };
 }
 
 /** Keeps what the work wrote. */

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { Refusal } from '@/contracts/base/refusal';
 import { TimeoutError } from 'sequelize';
 import { guardThatStopped } from './connection';
@@ -6,6 +6,6 @@ import { guardThatStopped } from './connection';
 /** The refusal behind an error that is nobody's mistake; null when it is ours. */
 export function refusalOf(error: unknown): Refusal | null {
   if (guardThatStopped(error))
-    return { code: 'stale', since: say`The place or the equipment was taken in the same moment.` };
+    return { code: 'stale', since: t`The place or the equipment was taken in the same moment.` };
   return error instanceof TimeoutError ? { code: 'busy' } : null;
 }

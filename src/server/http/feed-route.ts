@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { FEED_FORMATS, FEED_FORMAT_NAMES, type FeedFormat } from '@/contracts/publishing/feed-formats';
 import { feed } from '../use-cases/publishing/feeds/feed';
 import type { FeedOf } from '../use-cases/publishing/feeds/source';
@@ -18,7 +18,7 @@ export const feedRoute = (of: (params: RouteParams, request: Request) => FeedOf)
     action: 'notices.read',
     run: async (ctx, request, params) => {
       const format = formatOf(params.file ?? '');
-      if (!format) return refusalResponse({ code: 'not-found', what: say`feed at this address` });
+      if (!format) return refusalResponse({ code: 'not-found', what: t`feed at this address` });
       // The same text for everybody who reads it, whatever they have chosen.
       const outcome = await writtenForAll(() => feed(ctx, of(params, request), format, known(request)));
       if (!outcome.ok) return refusalResponse(outcome.refusal);

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { z } from 'zod';
 import { refuse, type Outcome } from '@/contracts/base/refusal';
 import type { Action } from '../auth/policy';
@@ -21,5 +21,5 @@ export const numberedRoute = <Body, Value>({ action, body, what, run }: Numbered
     run: async (ctx, input, params) =>
       /^\d{1,15}$/.test(params.id ?? '')
         ? run(signedIn(ctx), Number(params.id), input, params)
-        : refuse({ code: 'not-found', what: say(what) }),
+        : refuse({ code: 'not-found', what: t(what) }),
   });

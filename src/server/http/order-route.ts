@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { z } from 'zod';
 import type { MarkReply } from '@/contracts/work-orders/mark-order';
 import type { Outcome } from '@/contracts/base/refusal';
@@ -9,4 +9,4 @@ import { numberedRoute } from './numbered-route';
 export const orderRoute = <Body>(
   body: z.ZodType<Body>,
   run: (ctx: SignedInContext, id: number, body: Body) => Promise<Outcome<MarkReply>>,
-) => numberedRoute({ action: 'order.mark', body, what: say`such order`, run });
+) => numberedRoute({ action: 'order.mark', body, what: t`such order`, run });

@@ -1,5 +1,5 @@
 'use client';
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { AccountView } from '@/contracts/accounts/account';
 import { countText } from '@/contracts/words/when';
 import { useSubmit } from '@/ui/hooks/use-submit';
@@ -36,17 +36,17 @@ export function AccountPanel({
     </button>
   );
   return (
-    <section className="max-w-4xl pt-8" aria-label={say`Account`}>
-      <h2 className="border-b border-rule text-xl">{say`Account`}</h2>
+    <section className="max-w-4xl pt-8" aria-label={t`Account`}>
+      <h2 className="border-b border-rule text-xl">{t`Account`}</h2>
       <p className="pt-2">
-        {STATE_WORDS[state]} {signedInText && say`Signed in last ${signedInText}.`}{' '}
-        {sessions > 0 && say`Signed in now in ${countText(sessions, 'place', 'places')}.`}
+        {STATE_WORDS[state]} {signedInText && t`Signed in last ${signedInText}.`}{' '}
+        {sessions > 0 && t`Signed in now in ${countText(sessions, 'place', 'places')}.`}
       </p>
       <p className="flex flex-wrap gap-3 py-2">
-        {press('link', state === 'signs-in' ? say`Send a link for a new password` : say`Invite`)}
-        {sessions > 0 && press('sign-out', say`Sign out everywhere`)}
+        {press('link', state === 'signs-in' ? t`Send a link for a new password` : t`Invite`)}
+        {sessions > 0 && press('sign-out', t`Sign out everywhere`)}
       </p>
-      <p role="status">{said && say`Done: ${said}.`}</p>
+      <p role="status">{said && t`Done: ${said}.`}</p>
       <RefusalNote error={error} />
       {letters.length > 0 && (
         <ul className="list-disc pl-5">
@@ -72,9 +72,9 @@ export function InviteAll({ count }: { count: number }) {
           className="press"
           disabled={isSending}
           onClick={() => void submit('/api/people/invite', {})}
-        >{say`Invite ${countText(count, 'person', 'people')} without a password`}</button>
+        >{t`Invite ${countText(count, 'person', 'people')} without a password`}</button>
       )}
-      <p role="status">{said && say`Done: ${said}.`}</p>
+      <p role="status">{said && t`Done: ${said}.`}</p>
       <RefusalNote error={error} />
     </div>
   );

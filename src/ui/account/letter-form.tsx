@@ -1,5 +1,5 @@
 'use client';
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import { useState } from 'react';
 import { forgottenSchema, registerSchema } from '@/contracts/accounts/account';
 import { AccountForm } from './account-form';
@@ -19,13 +19,13 @@ const Sent = ({ children }: { children: string }) => (
 export function ForgottenForm() {
   const [address, setAddress] = useState('');
   return address ? (
-    <Sent>{say`If ${address} has an account here, a letter with a link is on its way. The link holds for two hours.`}</Sent>
+    <Sent>{t`If ${address} has an account here, a letter with a link is on its way. The link holds for two hours.`}</Sent>
   ) : (
     <AccountForm
       schema={forgottenSchema}
       fields={[EMAIL]}
       path="/api/account/forgotten"
-      verb={say`Send me a link`}
+      verb={t`Send me a link`}
       done={(_, { email }) => setAddress(email)}
     />
   );
@@ -35,16 +35,16 @@ export function ForgottenForm() {
 export function RegisterForm({ domains }: { domains: readonly string[] }) {
   const [address, setAddress] = useState('');
   return address ? (
-    <Sent>{say`A letter to ${address} is on its way. Follow the link in it and choose a password; then you are in.`}</Sent>
+    <Sent>{t`A letter to ${address} is on its way. Follow the link in it and choose a password; then you are in.`}</Sent>
   ) : (
     <AccountForm
       schema={registerSchema}
       fields={[
-        { name: 'name', label: say`Your name`, type: 'text', autoComplete: 'name' },
-        { ...EMAIL, hint: say`It ends in ${domains.map((domain) => `@${domain}`).join(say` or `)}.` },
+        { name: 'name', label: t`Your name`, type: 'text', autoComplete: 'name' },
+        { ...EMAIL, hint: t`It ends in ${domains.map((domain) => `@${domain}`).join(t` or `)}.` },
       ]}
       path="/api/account/register"
-      verb={say`Make my account`}
+      verb={t`Make my account`}
       done={(_, { email }) => setAddress(email)}
     />
   );

@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { changePasswordSchema, takeLinkSchema } from '@/contracts/accounts/account';
@@ -7,7 +7,7 @@ import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { AccountForm } from './account-form';
 
-const about = (): string => say`At least ten characters; several words are good.`;
+const about = (): string => t`At least ten characters; several words are good.`;
 
 /** Sets the password that a letter led to, and goes in. */
 export function LinkForm({ token }: { token: string }) {
@@ -18,14 +18,14 @@ export function LinkForm({ token }: { token: string }) {
       fields={[
         {
           name: 'password',
-          label: say`Password`,
+          label: t`Password`,
           type: 'password',
           autoComplete: 'new-password',
           hint: about(),
         },
       ]}
       path={`/api/account/link/${token}`}
-      verb={say`Set the password and go in`}
+      verb={t`Set the password and go in`}
       done={() => {
         router.replace('/');
         router.refresh();
@@ -45,27 +45,27 @@ export function ChangePassword() {
         fields={[
           {
             name: 'old',
-            label: say`Password you have now`,
+            label: t`Password you have now`,
             type: 'password',
             autoComplete: 'current-password',
           },
           {
             name: 'password',
-            label: say`New password`,
+            label: t`New password`,
             type: 'password',
             autoComplete: 'new-password',
             hint: about(),
           },
         ]}
         path="/api/account/password"
-        verb={say`Change the password`}
+        verb={t`Change the password`}
         done={({ summary = '' }) => {
           setSaid(summary);
           router.refresh();
         }}
       />
       <p role="status" className="pt-2">
-        {said && say`Done: ${said}.`}
+        {said && t`Done: ${said}.`}
       </p>
     </div>
   );
@@ -82,9 +82,9 @@ export function SignOutElsewhere({ isElsewhere }: { isElsewhere: boolean }) {
           className="press"
           disabled={isSending}
           onClick={() => void submit('/api/account/sign-out-elsewhere', {})}
-        >{say`Sign out everywhere else`}</button>
+        >{t`Sign out everywhere else`}</button>
       )}
-      <p role="status">{said && say`Done: ${said}.`}</p>
+      <p role="status">{said && t`Done: ${said}.`}</p>
       <RefusalNote error={error} />
     </>
   );

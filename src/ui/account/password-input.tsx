@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useState, type ComponentProps } from 'react';
 
 /** A password that can be looked at while it is typed: one that can be read needs no second time. */
@@ -9,7 +9,7 @@ export function PasswordInput({ label, ...input }: ComponentProps<'input'> & { r
     <span className="flex items-center gap-2">
       <input {...input} type={isShown ? 'text' : 'password'} className="field flex-1" />
       <button type="button" className="press" aria-pressed={isShown} onClick={() => setShown(!isShown)}>
-        {isShown ? say`Hide` : say`Show`}
+        {isShown ? t`Hide` : t`Show`}
         <span className="sr-only"> {label.toLowerCase()}</span>
       </button>
     </span>

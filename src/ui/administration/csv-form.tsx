@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { CsvDone, CsvKind } from '@/contracts/administration/csv';
@@ -40,13 +40,13 @@ export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string
   return (
     <div className="grid max-w-5xl gap-4">
       <p>
-        {say`Headings: `}
+        {t`Headings: `}
         <strong>{heads.join(', ')}</strong>.{' '}
-        <a href={`/house/${kind}/table.csv`} download>{say`What is there now, as such a table`}</a>
+        <a href={`/house/${kind}/table.csv`} download>{t`What is there now, as such a table`}</a>
       </p>
       <Labelled
-        label={say`A file`}
-        hint={say`Or paste the table below. Cells are parted by commas, semicolons or tabs.`}
+        label={t`A file`}
+        hint={t`Or paste the table below. Cells are parted by commas, semicolons or tabs.`}
       >
         {(ids) => (
           <input
@@ -61,7 +61,7 @@ export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string
           />
         )}
       </Labelled>
-      <Labelled label={say`The table`}>
+      <Labelled label={t`The table`}>
         {(ids) => (
           <textarea
             {...ids}
@@ -74,12 +74,12 @@ export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string
       </Labelled>
       <RefusalNote error={error} />
       {looked && (
-        <section aria-label={say`What it does`} className="border-l-4 border-accent bg-sunk px-4 py-3">
-          <h2 className="text-xl">{say`What it does`}</h2>
+        <section aria-label={t`What it does`} className="border-l-4 border-accent bg-sunk px-4 py-3">
+          <h2 className="text-xl">{t`What it does`}</h2>
           <p>
             {looked.lines.length
-              ? say`${looked.lines.length} lines change something, ${looked.unchanged} say what is so already.`
-              : say`Every line says what is so already.`}
+              ? t`${looked.lines.length} lines change something, ${looked.unchanged} say what is so already.`
+              : t`Every line says what is so already.`}
           </p>
           <ul className="list-disc pl-5">
             {looked.impact.map((hit) => (
@@ -89,7 +89,7 @@ export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string
             ))}
             {looked.lines.map(({ line, name, did, changes }) => (
               <li key={line}>
-                {say`Line ${line}: ${name} is ${did === 'made' ? say`made` : say`changed`}. `}
+                {t`Line ${line}: ${name} is ${did === 'made' ? t`made` : t`changed`}. `}
                 <span className="text-soft">{changes.join('. ')}</span>
               </li>
             ))}
@@ -101,16 +101,16 @@ export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string
           <Press
             isMain
             isBusy={isSending}
-            off={looked.lines.length ? null : say`Nothing of it is new or different.`}
+            off={looked.lines.length ? null : t`Nothing of it is new or different.`}
             onClick={() => void take(false)}
-          >{say`Take it in`}</Press>
+          >{t`Take it in`}</Press>
         ) : (
           <Press
             isMain
             isBusy={isSending}
-            off={text.trim() ? null : say`Choose a file or paste its lines first.`}
+            off={text.trim() ? null : t`Choose a file or paste its lines first.`}
             onClick={() => void take(true)}
-          >{say`Look what it does`}</Press>
+          >{t`Look what it does`}</Press>
         )}
       </p>
     </div>

@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useState, type SyntheticEvent } from 'react';
 import type { ChoiceList, EntryChoices, StoredEntry } from '@/contracts/administration/docs';
 import { ENTRY_FORMS } from '@/contracts/administration/forms';
@@ -74,31 +74,31 @@ export function EntryForm({ kind, thing, start, choices, mayKeep, retires }: Ent
       {mayKeep && !pending && (
         <p className="flex flex-wrap gap-3 pt-4">
           <button type="submit" className="press press-main" disabled={isSending}>
-            {thing ? say`Save` : say`Make the ${words.one}`}
+            {thing ? t`Save` : t`Make the ${words.one}`}
           </button>
-          <Link className="press" href={`/house/${kind}`}>{say`Leave it as it was`}</Link>
+          <Link className="press" href={`/house/${kind}`}>{t`Leave it as it was`}</Link>
           {thing && !words.isSingle && (
             <>
-              <Link className="press" href={`/house/${kind}/new?copy=${thing.id}`}>{say`Copy it`}</Link>
+              <Link className="press" href={`/house/${kind}/new?copy=${thing.id}`}>{t`Copy it`}</Link>
               {retires && !thing.isRetired && (
                 <button
                   type="button"
                   className="press"
-                  onClick={() => void command('retire', say`Take it out of use`)}
-                >{say`Take it out of use`}</button>
+                  onClick={() => void command('retire', t`Take it out of use`)}
+                >{t`Take it out of use`}</button>
               )}
               {retires && thing.isRetired && (
                 <button
                   type="button"
                   className="press"
-                  onClick={() => void command('bring-back', say`Take it into use again`)}
-                >{say`Take it into use again`}</button>
+                  onClick={() => void command('bring-back', t`Take it into use again`)}
+                >{t`Take it into use again`}</button>
               )}
               <button
                 type="button"
                 className="press"
-                onClick={() => void command('remove', say`Remove it`)}
-              >{say`Remove it`}</button>
+                onClick={() => void command('remove', t`Remove it`)}
+              >{t`Remove it`}</button>
             </>
           )}
         </p>

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { HistoryOfEntry } from '@/contracts/administration/docs';
 import { whoDid } from '@/contracts/words/history';
 
@@ -7,7 +7,7 @@ export function EntryHistory({ lines }: { lines: readonly HistoryOfEntry[] }) {
   if (!lines.length) return null;
   return (
     <section className="max-w-4xl pt-8">
-      <h2 className="text-xl">{say`What was changed`}</h2>
+      <h2 className="text-xl">{t`What was changed`}</h2>
       <ol>
         {lines.map(({ when, who, did, changes }, index) => (
           <li key={index} className="border-t border-rule py-2">

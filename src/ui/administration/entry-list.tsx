@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import type { EntryLine } from '@/contracts/administration/docs';
 import { KIND_WORDS, type EntryKind } from '@/contracts/administration/kinds';
@@ -46,7 +46,7 @@ export function EntryList({ kind, lines, mayKeep }: EntryListProps) {
       {lines.length > FEW && (
         <p className="pb-2">
           <label className="font-semibold">
-            {say`Find `}
+            {t`Find `}
             <input
               className="field w-64"
               type="search"
@@ -58,7 +58,7 @@ export function EntryList({ kind, lines, mayKeep }: EntryListProps) {
       )}
       <RefusalNote error={error} />
       <p aria-live="polite" className="text-soft">
-        {asked.length ? say`${found.length} of ${used.length}` : ''}
+        {asked.length ? t`${found.length} of ${used.length}` : ''}
       </p>
       <ul>
         {found.map((line, index) => (
@@ -71,26 +71,26 @@ export function EntryList({ kind, lines, mayKeep }: EntryListProps) {
                   isBusy={isSending}
                   off={
                     command === 'up' && index === 0
-                      ? say`It is the first.`
+                      ? t`It is the first.`
                       : command === 'down' && index === found.length - 1
-                        ? say`It is the last.`
+                        ? t`It is the last.`
                         : null
                   }
                   onClick={() => void submit(`/api/house/${kind}/${line.id}`, { command })}
                 >
                   {command === 'up' ? '↑' : '↓'}
                   <span className="sr-only">
-                    {command === 'up' ? say` Move ${line.name} up` : say` Move ${line.name} down`}
+                    {command === 'up' ? t` Move ${line.name} up` : t` Move ${line.name} down`}
                   </span>
                 </Press>
               ))}
           </Line>
         ))}
       </ul>
-      {used.length === 0 && <p>{say`There is none yet.`}</p>}
+      {used.length === 0 && <p>{t`There is none yet.`}</p>}
       {retired.length > 0 && (
         <details className="pt-4">
-          <summary className="min-h-7 cursor-pointer font-semibold">{say`${countText(retired.length, words.one, words.many.toLowerCase())} out of use`}</summary>
+          <summary className="min-h-7 cursor-pointer font-semibold">{t`${countText(retired.length, words.one, words.many.toLowerCase())} out of use`}</summary>
           <ul>
             {retired.filter(fits).map((line) => (
               <Line key={line.id} kind={kind} line={line} />

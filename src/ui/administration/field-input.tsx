@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useRef } from 'react';
 import type { EntryChoices } from '@/contracts/administration/docs';
 import type { Field } from '@/contracts/administration/form-parts';
@@ -16,7 +16,7 @@ export function FieldInput(props: FieldProps) {
   const label = (
     <>
       {field.label}
-      {within && <span className="sr-only">{say` of ${within}`}</span>}
+      {within && <span className="sr-only">{t` of ${within}`}</span>}
     </>
   );
   // Nothing to choose from, and nothing has to be chosen.
@@ -135,7 +135,7 @@ function RowsInput({
       )}
       <div ref={list} role="list" className="grid gap-2 py-1">
         {rows.map((row, index) => {
-          const name = `${field.one} ${index + 1}${within ? say` of ${within}` : ''}`;
+          const name = `${field.one} ${index + 1}${within ? t` of ${within}` : ''}`;
           return (
             <div
               key={index}
@@ -155,7 +155,7 @@ function RowsInput({
                 className="press self-center"
                 onClick={() => onChange(rows.filter((_, at) => at !== index))}
               >
-                {say`Leave out`}
+                {t`Leave out`}
                 <span className="sr-only"> {name}</span>
               </button>
             </div>
@@ -163,8 +163,8 @@ function RowsInput({
         })}
       </div>
       <button type="button" className="press" onClick={add}>
-        {say`Another ${field.one}`}
-        {within && <span className="sr-only">{say` of ${within}`}</span>}
+        {t`Another ${field.one}`}
+        {within && <span className="sr-only">{t` of ${within}`}</span>}
       </button>
     </fieldset>
   );

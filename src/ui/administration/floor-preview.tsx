@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { SIDES, type Room } from '@/core/seating/plan/room';
 import { PlanDrawing } from '@/ui/seating/plan-drawing';
 import type { Draft } from './form-model';
@@ -39,11 +39,11 @@ export function FloorPreview({ draft }: { draft: Draft }) {
   const room = roomOf(draft);
   if (!room)
     return (
-      <p className="basis-full text-soft">{say`Give length and width above; the floor is drawn here then.`}</p>
+      <p className="basis-full text-soft">{t`Give length and width above; the floor is drawn here then.`}</p>
     );
   return (
     <div className="max-w-xl basis-full">
-      <PlanDrawing room={room} plan={null} name={String(draft.name || say`the space`)} />
+      <PlanDrawing room={room} plan={null} name={String(draft.name || t`the space`)} />
     </div>
   );
 }

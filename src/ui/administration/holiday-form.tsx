@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { HolidayLine } from '@/contracts/administration/holidays';
@@ -41,7 +41,7 @@ export function HolidayForm({ options, places, year, lines }: HolidayFormProps) 
     if (!reply.ok) return setPending(null);
     if (preview)
       return setPending({
-        verb: say`Shut on ${countText(picked.length, 'day', 'days')}`,
+        verb: t`Shut on ${countText(picked.length, 'day', 'days')}`,
         done: reply.value,
       });
     router.push(
@@ -52,7 +52,7 @@ export function HolidayForm({ options, places, year, lines }: HolidayFormProps) 
   return (
     <div className="grid max-w-4xl gap-4">
       <SeveralInput
-        legend={say`Countries and regions`}
+        legend={t`Countries and regions`}
         fault=""
         within=""
         options={options}
@@ -70,7 +70,7 @@ export function HolidayForm({ options, places, year, lines }: HolidayFormProps) 
       </p>
       {places.length > 0 && (
         <fieldset disabled={pending !== null}>
-          <legend className="sr-only">{say`Days to be shut on`}</legend>
+          <legend className="sr-only">{t`Days to be shut on`}</legend>
           <ul>
             {lines.map(({ key, when, name, of, isShut, dates }) => (
               <li key={key} className="border-t border-rule">
@@ -87,7 +87,7 @@ export function HolidayForm({ options, places, year, lines }: HolidayFormProps) 
                   <span className="figure w-60">{when}</span>
                   <span className="font-semibold">{name}</span>
                   <span className="flex-1 text-soft">{places.length > 1 ? of.join('; ') : ''}</span>
-                  {isShut && <span>{say`shut already`}</span>}
+                  {isShut && <span>{t`shut already`}</span>}
                   {!isShut && dates > 0 && (
                     <span className="text-clash">{countText(dates, 'approved date', 'approved dates')}</span>
                   )}
@@ -95,7 +95,7 @@ export function HolidayForm({ options, places, year, lines }: HolidayFormProps) 
               </li>
             ))}
           </ul>
-          {lines.length === 0 && <p>{say`No holidays are known there in ${year}.`}</p>}
+          {lines.length === 0 && <p>{t`No holidays are known there in ${year}.`}</p>}
         </fieldset>
       )}
       <RefusalNote error={error} />
@@ -112,14 +112,14 @@ export function HolidayForm({ options, places, year, lines }: HolidayFormProps) 
           <Press
             isMain
             isBusy={isSending}
-            off={picked.length ? null : say`Pick days first.`}
+            off={picked.length ? null : t`Pick days first.`}
             onClick={() => void shut(true)}
-          >{say`Shut on ${countText(picked.length, 'day', 'days')}`}</Press>
+          >{t`Shut on ${countText(picked.length, 'day', 'days')}`}</Press>
           <Press
             isBusy={isSending}
-            off={picked.length ? null : say`Pick days first.`}
+            off={picked.length ? null : t`Pick days first.`}
             onClick={() => void shut(false, 'notes')}
-          >{say`Only say what ${picked.length === 1 ? say`it is` : say`they are`}`}</Press>
+          >{t`Only say what ${picked.length === 1 ? t`it is` : t`they are`}`}</Press>
         </p>
       )}
     </div>

@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useLayoutEffect, useRef } from 'react';
 import type { EntryDone } from '@/contracts/administration/docs';
 
@@ -19,10 +19,10 @@ export function ImpactNote({ pending: { verb, done }, isSending, confirm, back }
     <section
       ref={note}
       tabIndex={-1}
-      aria-label={say`What this does`}
+      aria-label={t`What this does`}
       className="mt-4 max-w-4xl border-l-4 border-accent bg-sunk px-4 py-3"
     >
-      <h2 className="text-xl">{say`What this does`}</h2>
+      <h2 className="text-xl">{t`What this does`}</h2>
       {done.impact.length ? (
         <ul className="list-disc pl-5">
           {done.impact.map((hit, index) => (
@@ -30,7 +30,7 @@ export function ImpactNote({ pending: { verb, done }, isSending, confirm, back }
           ))}
         </ul>
       ) : (
-        <p>{say`Nothing that is asked for or booked is touched.`}</p>
+        <p>{t`Nothing that is asked for or booked is touched.`}</p>
       )}
       <p className="flex flex-wrap gap-3 pt-2">
         <button
@@ -41,7 +41,7 @@ export function ImpactNote({ pending: { verb, done }, isSending, confirm, back }
         >
           {verb}
         </button>
-        <button type="button" className="press" onClick={back}>{say`Back to the form`}</button>
+        <button type="button" className="press" onClick={back}>{t`Back to the form`}</button>
       </p>
     </section>
   );

@@ -1,6 +1,6 @@
 'use client';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
 import { useId, useState } from 'react';
 import { PICTURE_LIMIT_MB, type Picture, type PictureOwner } from '@/contracts/calendar/pictures';
@@ -41,8 +41,8 @@ export function PicturePanel({ of, id, picture }: PicturePanelProps) {
     if (!isUnanswered(reply)) router.refresh();
   };
   return (
-    <section className="grid max-w-4xl gap-3 pt-8" aria-label={say`Picture`}>
-      <h2 className="border-b border-rule text-xl">{say`Picture`}</h2>
+    <section className="grid max-w-4xl gap-3 pt-8" aria-label={t`Picture`}>
+      <h2 className="border-b border-rule text-xl">{t`Picture`}</h2>
       {picture && (
         <>
           <PictureShown picture={picture} className="max-w-xl" />
@@ -53,13 +53,13 @@ export function PicturePanel({ of, id, picture }: PicturePanelProps) {
               className="press"
               disabled={isBusy}
               onClick={() => void run(() => sendOnce('/api/pictures/drop', { of, id }))}
-            >{say`Take the picture away`}</button>
+            >{t`Take the picture away`}</button>
           </p>
         </>
       )}
       <div>
         <label htmlFor={fileId} className="font-semibold">
-          {picture ? say`Another picture` : say`A picture`}
+          {picture ? t`Another picture` : t`A picture`}
         </label>
         <input
           id={fileId}
@@ -73,15 +73,15 @@ export function PicturePanel({ of, id, picture }: PicturePanelProps) {
           {faultOf('picture') ? (
             <strong className="text-clash">{faultOf('picture')}</strong>
           ) : (
-            <span className="text-soft">{say`JPEG, PNG, WebP or GIF, at most ${PICTURE_LIMIT_MB} MB. Where and when it was taken is left out.`}</span>
+            <span className="text-soft">{t`JPEG, PNG, WebP or GIF, at most ${PICTURE_LIMIT_MB} MB. Where and when it was taken is left out.`}</span>
           )}
         </p>
       </div>
       {file && (
         <>
           <Labelled
-            label={say`What is seen on it`}
-            hint={say`Read out to those who do not see it.`}
+            label={t`What is seen on it`}
+            hint={t`Read out to those who do not see it.`}
             fault={faultOf('about')}
           >
             {(ids) => (
@@ -104,11 +104,11 @@ export function PicturePanel({ of, id, picture }: PicturePanelProps) {
                   sendFile(`/api/pictures?${new URLSearchParams({ of, id: String(id), about })}`, file),
                 )
               }
-            >{say`Show this picture`}</button>
+            >{t`Show this picture`}</button>
           </p>
         </>
       )}
-      <p role="status">{said && say`Done: ${said}.`}</p>
+      <p role="status">{said && t`Done: ${said}.`}</p>
       <RefusalNote error={error?.fields.length ? null : error} />
     </section>
   );

@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { EntryChoices, NamedChoice } from '@/contracts/administration/docs';
 import type { Field } from '@/contracts/administration/form-parts';
 import { HUES } from '@/contracts/administration/office';
@@ -47,8 +47,8 @@ export function ChoiceInput({
         </div>
         {field.isOptional && value !== '' && (
           <button type="button" className="press" onClick={() => onChange('')}>
-            {say`None`}
-            <span className="sr-only">{say` for ${field.label}`}</span>
+            {t`None`}
+            <span className="sr-only">{t` for ${field.label}`}</span>
           </button>
         )}
       </div>
@@ -61,7 +61,7 @@ export function ChoiceInput({
       onChange={({ target }) => onChange(options.find(({ id }) => String(id) === target.value)?.id ?? '')}
     >
       {(value === '' || field.isOptional) && (
-        <option value="">{field.isOptional ? say`none` : say`choose`}</option>
+        <option value="">{field.isOptional ? t`none` : t`choose`}</option>
       )}
       {options.map(({ id, name }) => (
         <option key={id} value={String(id)}>

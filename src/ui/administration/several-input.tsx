@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { NamedChoice } from '@/contracts/administration/docs';
 import { Combobox } from '@/ui/primitives/combobox';
 
@@ -23,7 +23,7 @@ export function SeveralInput({ legend, hint, fault, within, options, picked, onC
     <fieldset>
       <legend className="font-semibold">
         {legend}
-        {within && <span className="sr-only">{say` of ${within}`}</span>}
+        {within && <span className="sr-only">{t` of ${within}`}</span>}
       </legend>
       {options.length <= MOST_TICKED ? (
         <div className="flex flex-wrap gap-x-4">
@@ -38,7 +38,7 @@ export function SeveralInput({ legend, hint, fault, within, options, picked, onC
               {name}
             </label>
           ))}
-          {options.length === 0 && <p className="text-soft">{say`There are none yet.`}</p>}
+          {options.length === 0 && <p className="text-soft">{t`There are none yet.`}</p>}
         </div>
       ) : (
         <>
@@ -51,7 +51,7 @@ export function SeveralInput({ legend, hint, fault, within, options, picked, onC
                   <button
                     type="button"
                     className="min-h-7 min-w-7 cursor-pointer font-semibold"
-                    aria-label={say`Leave out ${name}`}
+                    aria-label={t`Leave out ${name}`}
                     onClick={() => onChange(without(id))}
                   >
                     ×
@@ -61,8 +61,8 @@ export function SeveralInput({ legend, hint, fault, within, options, picked, onC
             })}
           </ul>
           <Combobox
-            aria-label={say`Add to ${legend}${within ? say` of ${within}` : ''}`}
-            placeholder={say`type to add`}
+            aria-label={t`Add to ${legend}${within ? t` of ${within}` : ''}`}
+            placeholder={t`type to add`}
             options={options
               .filter(({ id }) => !picked.includes(id))
               .map(({ id, name }) => ({ value: String(id), text: name }))}

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { FieldProps } from './plain-inputs';
 
 const UNITS = texts({ 1: 'minutes', 60: 'hours', 1440: 'days' } as const);
@@ -46,7 +46,7 @@ export function SpanInput({ field, value, onChange, ids, within = '' }: FieldPro
       />
       <select
         className="field w-28"
-        aria-label={within ? say`Unit of ${field.label} of ${within}` : say`Unit of ${field.label}`}
+        aria-label={within ? t`Unit of ${field.label} of ${within}` : t`Unit of ${field.label}`}
         value={unit}
         onChange={({ target }) => mean(text, Number(target.value) as Unit)}
       >

@@ -1,6 +1,6 @@
 'use client';
 import type { Drawn, Move } from '@/contracts/requests/drawn';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useState, type ReactNode } from 'react';
 import Link from '@/ui/primitives/link';
 import type {
@@ -48,12 +48,12 @@ function SeriesWays({
 }) {
   if (!ways.length) return null;
   return (
-    <section aria-label={say`Ways out for the series`} className="mt-2">
-      <h3 className="font-semibold">{say`The series as a whole`}</h3>
-      <Choices label={say`Ways out for the whole series`} ways={ways}>
+    <section aria-label={t`Ways out for the series`} className="mt-2">
+      <h3 className="font-semibold">{t`The series as a whole`}</h3>
+      <Choices label={t`Ways out for the whole series`} ways={ways}>
         {(way) => (
           <>
-            <ul className="max-h-80 overflow-y-auto text-[0.93rem]" tabIndex={0} aria-label={say`Each date`}>
+            <ul className="max-h-80 overflow-y-auto text-[0.93rem]" tabIndex={0} aria-label={t`Each date`}>
               {way.changes.map(({ key, sentence, drawn }) => (
                 <li key={key} className="border-t border-rule">
                   <MoveLine sentence={sentence} drawn={drawn} />
@@ -70,7 +70,7 @@ function SeriesWays({
 
 function SharedWays({ shared, actions }: { shared: SharedAlternatives; actions: WaysActions }) {
   return (
-    <section aria-label={say`All who want this place`} className="mt-3 border-l-4 border-clear pl-3">
+    <section aria-label={t`All who want this place`} className="mt-3 border-l-4 border-clear pl-3">
       <h3 className="font-semibold">{shared.sentence}</h3>
       <ul className="text-[0.95rem]">
         {shared.placements.map(({ reference, sentence, drawn }) => (
@@ -98,11 +98,11 @@ const Side = ({ heading, facts, label, ways, now, actions }: SideProps) => (
   <div className="min-w-0">
     <h4 className="font-semibold">{heading}</h4>
     <p className="text-[0.95rem] text-soft">{facts}</p>
-    <p className="small-caps mt-1">{say`Could have instead`}</p>
+    <p className="small-caps mt-1">{t`Could have instead`}</p>
     {ways.length > 0 ? (
       <WayList label={label} ways={ways} now={now} actions={actions} />
     ) : (
-      <p className="text-[0.95rem]">{say`Nothing near what it asked for.`}</p>
+      <p className="text-[0.95rem]">{t`Nothing near what it asked for.`}</p>
     )}
   </div>
 );
@@ -111,14 +111,14 @@ const Side = ({ heading, facts, label, ways, now, actions }: SideProps) => (
 function RivalWays({ rival, actions }: { rival: RivalAlternatives; actions: WaysActions }) {
   const { title, when, reference } = rival.rival;
   return (
-    <section aria-label={say`Also wanted by ${title}`} className="mt-3 border-l-4 border-look pl-3">
-      <h3 className="font-semibold">{say`“${title}” wants the same place, ${when}`}</h3>
+    <section aria-label={t`Also wanted by ${title}`} className="mt-3 border-l-4 border-look pl-3">
+      <h3 className="font-semibold">{t`“${title}” wants the same place, ${when}`}</h3>
       <p className="text-[0.95rem]">{rival.sentence}</p>
       <div className="mt-1 grid gap-x-6 gap-y-3 sm:grid-cols-2">
         <Side
-          heading={say`This request`}
+          heading={t`This request`}
           facts={rival.facts}
-          label={say`What this date could have instead`}
+          label={t`What this date could have instead`}
           ways={rival.ours}
           now={rival.now}
           actions={(way) => actions.ours?.(way, rival)}
@@ -126,7 +126,7 @@ function RivalWays({ rival, actions }: { rival: RivalAlternatives; actions: Ways
         <Side
           heading={<Link href={`/desk/${reference}`}>{title}</Link>}
           facts={rival.rival.facts}
-          label={say`What ${title} could have`}
+          label={t`What ${title} could have`}
           ways={rival.theirs}
           now={rival.rival.now}
           actions={(way) => actions.rival?.(way, rival.rival)}
@@ -155,30 +155,26 @@ export function Alternatives({ ways, actions, isSeries }: AlternativesProps) {
     <RivalWays key={`${rival.key} ${rival.rival.occurrence}`} rival={rival} actions={actions} />
   ));
   return (
-    <section aria-label={say`Ways out`} className="sheet mt-3 border-l-4 border-l-accent px-3 py-2">
+    <section aria-label={t`Ways out`} className="sheet mt-3 border-l-4 border-l-accent px-3 py-2">
       <div className="flex flex-wrap items-baseline gap-x-3">
-        <h2 className="text-lg">{say`Ways out`}</h2>
+        <h2 className="text-lg">{t`Ways out`}</h2>
         <span role="status" className="text-[0.93rem] text-soft">
           {isStopped
-            ? say`Stopped.`
+            ? t`Stopped.`
             : !isOver && progress
-              ? say`Looking: ${progress.done} of ${countText(progress.of, 'date', 'dates')} …`
+              ? t`Looking: ${progress.done} of ${countText(progress.of, 'date', 'dates')} …`
               : ''}
         </span>
         {isStopped ? (
-          <button
-            type="button"
-            className="text-[0.93rem] underline"
-            onClick={again}
-          >{say`Look again`}</button>
+          <button type="button" className="text-[0.93rem] underline" onClick={again}>{t`Look again`}</button>
         ) : (
           !isOver && (
-            <button type="button" className="text-[0.93rem] underline" onClick={stop}>{say`Stop`}</button>
+            <button type="button" className="text-[0.93rem] underline" onClick={stop}>{t`Stop`}</button>
           )
         )}
       </div>
       <SeriesWays ways={series} actions={actions.series} />
-      {dates.length > 1 && <h3 className="mt-3 font-semibold">{say`Date by date`}</h3>}
+      {dates.length > 1 && <h3 className="mt-3 font-semibold">{t`Date by date`}</h3>}
       {dates.map((date) => (
         <DateWays
           key={date.key}
@@ -192,7 +188,7 @@ export function Alternatives({ ways, actions, isSeries }: AlternativesProps) {
       ))}
       {shared.length > 0 && rivals.length > 0 ? (
         <details className="mt-2">
-          <summary className="text-[0.93rem] text-soft">{say`Two of them at a time`}</summary>
+          <summary className="text-[0.93rem] text-soft">{t`Two of them at a time`}</summary>
           {pairs}
         </details>
       ) : (

@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { ReactNode } from 'react';
 import type { DateAlternatives, AlternativeView } from '@/contracts/alternatives/alternatives';
 import type { Drawn } from '@/contracts/requests/drawn';
@@ -42,15 +42,15 @@ interface DateWaysProps {
 /** The alternatives of one date: the five that change least, and on request the best of each other kind. */
 export function DateWays({ date, isOneOfMany, actions }: DateWaysProps) {
   const { best, others, when, now, none } = date;
-  const label = say`Ways out for ${when}`;
+  const label = t`Ways out for ${when}`;
   const body = (
     <>
       {none && <p className="text-[0.95rem]">{none}</p>}
       {best.length > 0 && <WayList label={label} ways={best} now={now} actions={actions} />}
       {others.length > 0 && (
         <details className="mt-1">
-          <summary className="text-[0.93rem] text-soft">{say`Of another kind (${others.length})`}</summary>
-          <WayList label={say`${label}, of another kind`} ways={others} now={now} actions={actions} />
+          <summary className="text-[0.93rem] text-soft">{t`Of another kind (${others.length})`}</summary>
+          <WayList label={t`${label}, of another kind`} ways={others} now={now} actions={actions} />
         </details>
       )}
       {date.cut && <p className="mt-1 text-[0.9rem] text-soft">{date.cut}</p>}
@@ -68,8 +68,8 @@ export function DateWays({ date, isOneOfMany, actions }: DateWaysProps) {
         <span className="font-semibold">{when}</span>{' '}
         <span className="text-[0.93rem] text-soft">
           {best[0]
-            ? `${best[0].sentence}${best.length > 1 ? say` And ${best.length - 1} more.` : ''}`
-            : say`No way out was found.`}
+            ? `${best[0].sentence}${best.length > 1 ? t` And ${best.length - 1} more.` : ''}`
+            : t`No way out was found.`}
         </span>
       </summary>
       {body}

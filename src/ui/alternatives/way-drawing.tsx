@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useEffect, useState } from 'react';
 import type { SpaceDay } from '@/contracts/calendar/space-day';
 import type { Drawn, DrawnPlace } from '@/contracts/requests/drawn';
@@ -118,7 +118,7 @@ export function WayDrawing({ now, then }: { now: Drawn | null; then: Drawn }) {
                   className="absolute inset-y-2 overflow-hidden border border-strong-rule bg-sunk px-1 text-[0.75rem] leading-tight text-soft"
                   style={place(row.day, { start, end })}
                 >
-                  {title ?? say`taken`}
+                  {title ?? t`taken`}
                 </span>
               ))}
             {row.now && <Bracket place={row.now} isNow at={(span) => place(row.day, span)} />}
@@ -130,12 +130,12 @@ export function WayDrawing({ now, then }: { now: Drawn | null; then: Drawn }) {
         {now && (
           <span>
             <span className="mr-1 inline-block h-3 w-5 border-2 border-dotted border-clash align-middle" />
-            {say`as asked for`}
+            {t`as asked for`}
           </span>
         )}
         <span>
           <span className="mr-1 inline-block h-3 w-5 border-2 border-clear bg-clear/25 align-middle" />
-          {now ? say`as it would be` : say`this date`}
+          {now ? t`as it would be` : t`this date`}
         </span>
       </figcaption>
     </figure>

@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
 import { useId, useState } from 'react';
 import {
@@ -26,8 +26,8 @@ function Compared({ arrived, now }: { arrived: ArrivedOffice; now?: OfficeCounts
       <thead>
         <tr className="border-b border-rule">
           <th scope="col" className="py-1 pr-6" />
-          <th scope="col" className="px-3 font-semibold">{say`in the archive`}</th>
-          {now && <th scope="col" className="px-3 font-semibold">{say`here now`}</th>}
+          <th scope="col" className="px-3 font-semibold">{t`in the archive`}</th>
+          {now && <th scope="col" className="px-3 font-semibold">{t`here now`}</th>}
         </tr>
       </thead>
       <tbody>
@@ -76,7 +76,7 @@ export function ArchiveForm({ path, site, now }: ArchiveFormProps) {
   return (
     <div className="grid gap-2">
       <div>
-        <label htmlFor={id} className="font-semibold">{say`Archive of a house`}</label>
+        <label htmlFor={id} className="font-semibold">{t`Archive of a house`}</label>
         <input
           id={id}
           type="file"
@@ -90,18 +90,18 @@ export function ArchiveForm({ path, site, now }: ArchiveFormProps) {
             if (file) void take(file);
           }}
         />
-        <p className="text-[0.92rem] text-soft">{say`house-….tar.gz, at most ${ARCHIVE_LIMIT_MB / 1024} GB.`}</p>
+        <p className="text-[0.92rem] text-soft">{t`house-….tar.gz, at most ${ARCHIVE_LIMIT_MB / 1024} GB.`}</p>
       </div>
-      <p role="status">{isBusy && say`On its way, and being looked at …`}</p>
+      <p role="status">{isBusy && t`On its way, and being looked at …`}</p>
       <RefusalNote error={error?.fields.length ? null : error} />
       {arrived && (
-        <section aria-label={say`What arrived`} className="border-l-4 border-accent bg-sunk px-4 py-3">
+        <section aria-label={t`What arrived`} className="border-l-4 border-accent bg-sunk px-4 py-3">
           <h3 className="text-xl">{arrived.site}</h3>
-          <p>{say`Taken out ${arrived.madeText}. It is whole: everything that always holds holds in it.`}</p>
+          <p>{t`Taken out ${arrived.madeText}. It is whole: everything that always holds holds in it.`}</p>
           <Compared arrived={arrived} now={now} />
           {site && (
             <Labelled
-              label={say`What is replaced: type “${site}”`}
+              label={t`What is replaced: type “${site}”`}
               fault={error?.fields.find((fault) => fault.path === 'name')?.message}
             >
               {(ids) => (
@@ -122,14 +122,14 @@ export function ArchiveForm({ path, site, now }: ArchiveFormProps) {
               disabled={isBusy}
               onClick={() => void putIn(arrived)}
             >
-              {site ? say`Replace everything here` : say`Bring it in`}
+              {site ? t`Replace everything here` : t`Bring it in`}
             </button>
             <button
               type="button"
               className="press"
               disabled={isBusy}
               onClick={() => setArrived(null)}
-            >{say`Leave it`}</button>
+            >{t`Leave it`}</button>
           </p>
         </section>
       )}

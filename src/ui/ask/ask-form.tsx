@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import Link from '@/ui/primitives/link';
 import { useRouter } from 'next/navigation';
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
@@ -126,14 +126,14 @@ function furtherFaults(form: AskForm, choices: AskChoices): FieldFault[] {
       ),
     ),
     ...(isOverDays(form) && !form.overDays
-      ? [{ path: 'overDays', message: say`Say whether the nights are part of it.` }]
+      ? [{ path: 'overDays', message: t`Say whether the nights are part of it.` }]
       : []),
   ];
 }
 
 const notSentYet = (fields: readonly FieldFault[]): ErrorReply['error'] => ({
   code: 'bad-input',
-  message: say`Not sent yet: see what is marked beside the fields.`,
+  message: t`Not sent yet: see what is marked beside the fields.`,
   fields,
   details: fields.map(({ message }) => message),
 });
@@ -173,7 +173,7 @@ function useSending(
         notSentYet([
           {
             path: 'files',
-            message: say`A file could not be sent. Try again, or leave it out; all else is kept.`,
+            message: t`A file could not be sent. Try again, or leave it out; all else is kept.`,
           },
         ]),
       );
@@ -203,16 +203,16 @@ const StartFromField = memo(function StartFromField({ choices }: { choices: AskC
   if (!choices.earlier.length) return null;
   return (
     <label className="ml-auto w-72 text-[0.95rem]">
-      {say`Start from an earlier request`}
+      {t`Start from an earlier request`}
       <Combobox
-        aria-label={say`Start from an earlier request`}
+        aria-label={t`Start from an earlier request`}
         options={choices.earlier.map(({ reference, title }) => ({
           value: reference,
           text: title,
           hint: reference,
         }))}
         value=""
-        placeholder={say`type its title`}
+        placeholder={t`type its title`}
         onChange={(reference) => router.push(`/ask?from=${reference}`)}
       />
     </label>
@@ -253,16 +253,16 @@ export function AskFormPage({ choices, picked, from, isSignedIn, side }: AskForm
         }}
       >
         <div className="flex flex-wrap items-end gap-x-4 pb-3">
-          <h1 className="text-3xl">{say`Ask for a space`}</h1>
+          <h1 className="text-3xl">{t`Ask for a space`}</h1>
           <StartFromField choices={choices} />
         </div>
         {from && (
-          <p className="mb-3 border-l-4 border-strong-rule bg-sunk px-3 py-2">{say`Everything but the dates is as in ${from.reference}. Say when.`}</p>
+          <p className="mb-3 border-l-4 border-strong-rule bg-sunk px-3 py-2">{t`Everything but the dates is as in ${from.reference}. Say when.`}</p>
         )}
         {isRestored && (
           <p className="mb-3 border-l-4 border-strong-rule bg-sunk px-3 py-2">
-            {say`What you typed before is still here. `}
-            <button type="button" className="underline" onClick={startAfresh}>{say`Start afresh`}</button>
+            {t`What you typed before is still here. `}
+            <button type="button" className="underline" onClick={startAfresh}>{t`Start afresh`}</button>
           </p>
         )}
         <QuickField form={form} choices={choices} />
@@ -272,7 +272,7 @@ export function AskFormPage({ choices, picked, from, isSignedIn, side }: AskForm
         <WhereSection {...parts} />
         <NeedsSection {...parts} left={left} />
         <ReadersSection {...parts} />
-        <FormSection title={say`Files`}>
+        <FormSection title={t`Files`}>
           <div className="sm:col-span-6">
             <FilePicker lines={values.files} files={files} isSignedIn={isSignedIn} fault={faults.files} />
           </div>
@@ -286,15 +286,15 @@ export function AskFormPage({ choices, picked, from, isSignedIn, side }: AskForm
               className="press press-main justify-self-start px-6 py-2 text-lg"
               disabled={isSending}
             >
-              {isSending ? say`Sending …` : say`Send the request`}
+              {isSending ? t`Sending …` : t`Send the request`}
             </button>
           ) : (
             <p className="flex flex-wrap items-center gap-3">
               <Link
                 className="press press-main px-6 py-2 text-lg"
                 href={`/sign-in?next=${encodeURIComponent(here)}`}
-              >{say`Sign in to send it`}</Link>
-              <span className="text-soft">{say`All you typed is kept.`}</span>
+              >{t`Sign in to send it`}</Link>
+              <span className="text-soft">{t`All you typed is kept.`}</span>
             </p>
           )}
         </div>

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { checkDates, findingsByDate } from '@/core/checks/check';
 import { severityOf, verdictOf, type Finding } from '@/core/checks/findings';
 import type { Side } from '@/core/checks/rules/rule';
@@ -64,7 +64,7 @@ function sentenceOf({ facts, spaceId }: Finding, choices: CheckChoices, tzid: st
     place: choices.spaces.find(({ id }) => id === spaceId)?.name ?? '',
     equipment:
       'typeId' in facts
-        ? (choices.equipment.find(({ id }) => id === facts.typeId)?.name ?? say`This equipment`)
+        ? (choices.equipment.find(({ id }) => id === facts.typeId)?.name ?? t`This equipment`)
         : '',
     collider: null,
   });

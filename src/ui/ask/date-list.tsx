@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { memo, useState } from 'react';
 import { useWatch } from 'react-hook-form';
 import type { CheckReply, DateVerdictReply } from '@/contracts/requests/ask';
@@ -39,17 +39,17 @@ function DifferingFields({
   );
   return (
     <div className="mt-1 grid grid-cols-2 gap-2 border border-rule bg-paper p-2">
-      {field(say`Starts`, 'startTime', 'time')}
-      {field(say`Ends`, 'endTime', 'time')}
-      {field(say`People`, 'people', 'number')}
+      {field(t`Starts`, 'startTime', 'time')}
+      {field(t`Ends`, 'endTime', 'time')}
+      {field(t`People`, 'people', 'number')}
       <label className="text-[0.92rem]">
-        {say`Space`}
+        {t`Space`}
         <select
           className="field"
           value={date.spaceId}
           onChange={(event) => onChange({ ...date, spaceId: event.target.value })}
         >
-          <option value="">{say`as on the others`}</option>
+          <option value="">{t`as on the others`}</option>
           {choices.spaces.map(({ id, name }) => (
             <option key={id} value={id}>
               {name}
@@ -58,7 +58,7 @@ function DifferingFields({
         </select>
       </label>
       <div className="col-span-2 flex gap-2">
-        <button type="button" className="press px-2 py-0.5" onClick={onClose}>{say`Done`}</button>
+        <button type="button" className="press px-2 py-0.5" onClick={onClose}>{t`Done`}</button>
         <button
           type="button"
           className="press px-2 py-0.5"
@@ -66,7 +66,7 @@ function DifferingFields({
             onChange({ at: date.at, startTime: '', endTime: '', people: '', spaceId: '' });
             onClose();
           }}
-        >{say`As on the others`}</button>
+        >{t`As on the others`}</button>
       </div>
     </div>
   );
@@ -121,12 +121,12 @@ function DateListItem({ form, choices, date, isOfSeries }: DateListItemProps) {
       ))}
       {own.taken && (
         <p className="mt-0.5 border-l-4 border-accent pl-2 text-[0.93rem]">
-          {say`Instead: ${own.taken.sentence} `}
+          {t`Instead: ${own.taken.sentence} `}
           <button
             type="button"
             className="underline"
             onClick={() => set({ ...own, taken: undefined })}
-          >{say`As asked before`}</button>
+          >{t`As asked before`}</button>
         </p>
       )}
       {isOfSeries && (
@@ -137,7 +137,7 @@ function DateListItem({ form, choices, date, isOfSeries }: DateListItemProps) {
             aria-expanded={isOpen}
             onClick={() => setOpen(!isOpen)}
           >
-            {differs(own) ? say`differs from the others` : say`make it differ`}
+            {differs(own) ? t`differs from the others` : t`make it differ`}
             <span className="sr-only">: {date.when}</span>
           </button>
           {isOpen && (
@@ -170,7 +170,7 @@ function LeftOutDateListItem({ form, at }: Pick<PartProps, 'form'> & { at: strin
         />
         <span>
           <s>{when}</s>
-          {say` left out`}
+          {t` left out`}
         </span>
       </label>
     </li>
@@ -196,7 +196,7 @@ export const AskDateList = memo(function AskDateList({
       <ol
         className="relative mt-3 max-h-[30rem] overflow-y-auto border-l-2 border-strong-rule"
         tabIndex={0}
-        aria-label={say`Dates`}
+        aria-label={t`Dates`}
       >
         {lines
           .slice(0, most)
@@ -213,7 +213,7 @@ export const AskDateList = memo(function AskDateList({
           type="button"
           className="press mt-2"
           onClick={() => setMost(lines.length)}
-        >{say`Show ${countText(lines.length - most, 'more date', 'more dates')}`}</button>
+        >{t`Show ${countText(lines.length - most, 'more date', 'more dates')}`}</button>
       )}
     </>
   );

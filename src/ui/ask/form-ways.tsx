@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { CheckBody, CheckReply } from '@/contracts/requests/ask';
 import type { SeriesAlternativeView, AlternativeView } from '@/contracts/alternatives/alternatives';
 import { countText } from '@/contracts/words/when';
@@ -48,20 +48,20 @@ export function FormWays({ form, choices, reply, body }: FormWaysProps) {
       actions={{
         one: (way, { key }) =>
           way.hire ? (
-            <span className="text-[0.93rem] text-soft">{say`That is done at the desk, once it is asked for.`}</span>
+            <span className="text-[0.93rem] text-soft">{t`That is done at the desk, once it is asked for.`}</span>
           ) : (
             <button
               type="button"
               className="press press-main"
               onClick={() => takeOne(way, key)}
-            >{say`Take this`}</button>
+            >{t`Take this`}</button>
           ),
         series: (way) => (
           <button
             type="button"
             className="press press-main"
             onClick={() => takeSeries(way)}
-          >{say`Take this for ${countText(way.changes.length, 'date', 'dates')}`}</button>
+          >{t`Take this for ${countText(way.changes.length, 'date', 'dates')}`}</button>
         ),
       }}
     />

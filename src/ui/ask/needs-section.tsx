@@ -1,7 +1,7 @@
 'use client';
 import { PlainFields } from './plain-fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { memo } from 'react';
 import { useFieldArray, useWatch } from 'react-hook-form';
 import { countText } from '@/contracts/words/when';
@@ -18,9 +18,9 @@ function Equipment({ form, choices, faults, left }: PartProps & { left: Left }) 
   const values = useWatch({ control, name: 'equipment' });
   const stock = (id: number, all: number) => {
     const free = left?.get(id);
-    if (free === undefined || free === all) return say`${all} in all`;
+    if (free === undefined || free === all) return t`${all} in all`;
     // What is hired in for the day comes on top of what the office owns.
-    return free > all ? say`${free} left then` : say`${free} of ${all} left then`;
+    return free > all ? t`${free} left then` : t`${free} of ${all} left then`;
   };
   return (
     <>
@@ -30,11 +30,11 @@ function Equipment({ form, choices, faults, left }: PartProps & { left: Left }) 
         return (
           <div key={id} className="grid grid-cols-[1fr_6rem_auto] items-start gap-3 sm:col-span-6">
             <Field
-              label={say`Equipment`}
+              label={t`Equipment`}
               fault={faults[`equipment.${index}.typeId`] ?? (index === 0 ? faults.equipment : undefined)}
             >
               <select className="field" {...register(`equipment.${index}.typeId`)}>
-                <option value="">{say`Choose …`}</option>
+                <option value="">{t`Choose …`}</option>
                 {choices.equipment.map((each) => (
                   <option key={each.id} value={each.id}>
                     {each.name} ({stock(each.id, each.stock)})
@@ -43,9 +43,9 @@ function Equipment({ form, choices, faults, left }: PartProps & { left: Left }) 
               </select>
             </Field>
             {type && type.units.length > 0 && (
-              <Field label={say`Which one`} className="order-last col-span-3">
+              <Field label={t`Which one`} className="order-last col-span-3">
                 <select className="field" {...register(`equipment.${index}.unitId`)}>
-                  <option value="">{say`any of them`}</option>
+                  <option value="">{t`any of them`}</option>
                   {type.units.map((unit) => (
                     <option key={unit.id} value={unit.id}>
                       {unit.name}
@@ -55,8 +55,8 @@ function Equipment({ form, choices, faults, left }: PartProps & { left: Left }) 
               </Field>
             )}
             <Field
-              label={say`How many`}
-              hint={free === undefined ? undefined : say`${free} left`}
+              label={t`How many`}
+              hint={free === undefined ? undefined : t`${free} left`}
               fault={faults[`equipment.${index}.quantity`]}
             >
               <input
@@ -71,8 +71,8 @@ function Equipment({ form, choices, faults, left }: PartProps & { left: Left }) 
               type="button"
               className="press mt-6"
               onClick={() => remove(index)}
-              aria-label={say`Leave line ${index + 1} of equipment out`}
-            >{say`Leave out`}</button>
+              aria-label={t`Leave line ${index + 1} of equipment out`}
+            >{t`Leave out`}</button>
           </div>
         );
       })}
@@ -81,7 +81,7 @@ function Equipment({ form, choices, faults, left }: PartProps & { left: Left }) 
         className="press sm:col-span-3 sm:justify-self-start"
         onClick={() => append({ typeId: '', quantity: '', unitId: '' })}
       >
-        {fields.length ? say`More equipment` : say`Add equipment`}
+        {fields.length ? t`More equipment` : t`Add equipment`}
       </button>
       {!fields.length && faults.equipment && (
         <p className="font-semibold text-clash sm:col-span-6">{faults.equipment}</p>
@@ -96,7 +96,7 @@ function Services({ form, choices, faults }: PartProps) {
   const isOn = (id: number) => values.findIndex(({ serviceId }) => serviceId === String(id));
   return (
     <fieldset className="sm:col-span-6">
-      <legend className="font-semibold">{say`Services`}</legend>
+      <legend className="font-semibold">{t`Services`}</legend>
       <div className="grid gap-2">
         {choices.services.map(({ id, name, about, leadDays, questions }) => {
           const index = isOn(id);
@@ -114,7 +114,7 @@ function Services({ form, choices, faults }: PartProps) {
                 <span>
                   <span className="font-semibold">{name}</span>{' '}
                   <span className="text-soft">
-                    {about} {leadDays > 0 && say`Known ${countText(leadDays, 'day', 'days')} ahead.`}
+                    {about} {leadDays > 0 && t`Known ${countText(leadDays, 'day', 'days')} ahead.`}
                   </span>
                 </span>
               </label>
@@ -153,18 +153,18 @@ function RunningOrder({ form, faults }: PartProps) {
   return (
     <div className="grid gap-2 sm:col-span-6">
       <p className="font-semibold">
-        {say`Running order `}
-        <span className="font-normal text-soft">{say`(if there is one)`}</span>
+        {t`Running order `}
+        <span className="font-normal text-soft">{t`(if there is one)`}</span>
       </p>
       {fields.map(({ id }, index) => (
         <div
           key={id}
           className="grid grid-cols-[7rem_1fr] items-start gap-3 sm:grid-cols-[7rem_1fr_auto_auto]"
         >
-          <Field label={say`At`} fault={faults[`lines.${index}.at`]}>
+          <Field label={t`At`} fault={faults[`lines.${index}.at`]}>
             <input className="field" type="time" {...register(`lines.${index}.at`)} />
           </Field>
-          <Field label={say`What happens`} fault={faults[`lines.${index}.text`]}>
+          <Field label={t`What happens`} fault={faults[`lines.${index}.text`]}>
             <input
               className="field"
               maxLength={MOST_CHARACTERS.orderLine}
@@ -177,14 +177,14 @@ function RunningOrder({ form, faults }: PartProps) {
               className="size-4 accent-(--accent)"
               {...register(`lines.${index}.isPublic`)}
             />
-            {say`for readers too`}
+            {t`for readers too`}
           </label>
           <button
             type="button"
             className="press sm:mt-6"
-            aria-label={say`Leave line ${index + 1} of the running order out`}
+            aria-label={t`Leave line ${index + 1} of the running order out`}
             onClick={() => remove(index)}
-          >{say`Leave out`}</button>
+          >{t`Leave out`}</button>
         </div>
       ))}
       <button
@@ -192,7 +192,7 @@ function RunningOrder({ form, faults }: PartProps) {
         className="press justify-self-start"
         onClick={() => append({ at: startTime, text: '', isPublic: false })}
       >
-        {fields.length ? say`One more line` : say`Add a line`}
+        {fields.length ? t`One more line` : t`Add a line`}
       </button>
     </div>
   );
@@ -203,7 +203,7 @@ export const NeedsSection = memo(function NeedsSection(props: PartProps & { left
   const kind = useWatch({ control: form.control, name: 'kind' });
   if (kind === 'notice') return null;
   return (
-    <FormSection title={kind === 'loan' ? say`What is to be lent` : say`What you need there`}>
+    <FormSection title={kind === 'loan' ? t`What is to be lent` : t`What you need there`}>
       <Equipment {...props} />
       {kind !== 'loan' && <Services {...props} />}
       {kind !== 'loan' && <RunningOrder {...props} />}

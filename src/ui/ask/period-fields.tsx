@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useWatch } from 'react-hook-form';
 import { periodsOn, type Period } from '@/core/spaces/timetable';
 import { clockText, parseLocalDate } from '@/core/time/local-time';
@@ -35,7 +35,7 @@ export function PeriodFields({ form, choices }: PartProps) {
   };
   return (
     <fieldset className="sm:col-span-6">
-      <legend className="font-semibold">{say`${space.name} is given by periods; those of ${dayShort(date)}`}</legend>
+      <legend className="font-semibold">{t`${space.name} is given by periods; those of ${dayShort(date)}`}</legend>
       {periods.length ? (
         <div className="mt-1 flex flex-wrap gap-2">
           {periods.map((period, index) => (
@@ -54,7 +54,7 @@ export function PeriodFields({ form, choices }: PartProps) {
           ))}
         </div>
       ) : (
-        <p className="text-soft">{say`It has none on that day. Choose another day, or another space.`}</p>
+        <p className="text-soft">{t`It has none on that day. Choose another day, or another space.`}</p>
       )}
     </fieldset>
   );

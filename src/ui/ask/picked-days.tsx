@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import { useWatch } from 'react-hook-form';
 import type { LocalDate } from '@/core/time/local-time';
@@ -30,13 +30,13 @@ export function PickedDays({ form, choices, faults }: PartProps) {
   };
   return (
     <div className="sm:col-span-6">
-      <label htmlFor="picked-days" className="font-semibold">{say`Further days`}</label>
+      <label htmlFor="picked-days" className="font-semibold">{t`Further days`}</label>
       <div className="flex gap-2">
         <textarea
           id="picked-days"
           className="field"
           rows={1}
-          placeholder={say`12 may, 19 may, 2027-06-02 …`}
+          placeholder={t`12 may, 19 may, 2027-06-02 …`}
           aria-invalid={unread.length > 0 || !!faults.pickedDays}
           aria-describedby="picked-days-hint"
           value={text}
@@ -48,27 +48,27 @@ export function PickedDays({ form, choices, faults }: PartProps) {
           }}
         />
         <Press
-          off={text.trim() ? null : say`Write one or more days first.`}
+          off={text.trim() ? null : t`Write one or more days first.`}
           onClick={() => void add()}
-        >{say`Add`}</Press>
+        >{t`Add`}</Press>
       </div>
       <p
         id="picked-days-hint"
         className="mt-0.5 text-[0.92rem] text-soft"
-      >{say`One day, many or a range (1–3 June), typed or pasted; Enter adds them. All at the hours above.`}</p>
+      >{t`One day, many or a range (1–3 June), typed or pasted; Enter adds them. All at the hours above.`}</p>
       <div aria-live="polite">
         {unread.length > 0 && (
-          <p className="font-semibold text-clash">{say`Not read as a day: ${quotedList(unread)}. Write it as 12 may or 2027-05-12.`}</p>
+          <p className="font-semibold text-clash">{t`Not read as a day: ${quotedList(unread)}. Write it as 12 may or 2027-05-12.`}</p>
         )}
         {leftOut.length > 0 && (
-          <p>{say`Not taken over: ${quotedList(leftOut)}. All days are at the hours above.`}</p>
+          <p>{t`Not taken over: ${quotedList(leftOut)}. All days are at the hours above.`}</p>
         )}
         {faults.pickedDays && <p className="font-semibold text-clash">{faults.pickedDays}</p>}
         {pickedDays.length > 0 && (
-          <p className="mt-1 font-semibold">{say`${countText(pickedDays.length + 1, 'day', 'days')} with the first.`}</p>
+          <p className="mt-1 font-semibold">{t`${countText(pickedDays.length + 1, 'day', 'days')} with the first.`}</p>
         )}
       </div>
-      <ul className="mt-1 flex max-h-44 flex-wrap gap-1.5 overflow-y-auto" aria-label={say`Days picked`}>
+      <ul className="mt-1 flex max-h-44 flex-wrap gap-1.5 overflow-y-auto" aria-label={t`Days picked`}>
         {pickedDays
           .filter((day) => day !== startDate)
           .map((day) => (
@@ -80,7 +80,7 @@ export function PickedDays({ form, choices, faults }: PartProps) {
               >
                 {dayShort(day as LocalDate)}
                 <span aria-hidden="true">×</span>
-                <span className="sr-only">{say`: take it out`}</span>
+                <span className="sr-only">{t`: take it out`}</span>
               </button>
             </li>
           ))}

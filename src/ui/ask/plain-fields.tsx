@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import {
   fieldLabel,
   REQUEST_FIELD_NAMES,
@@ -23,7 +23,7 @@ export function PlainFields({
       <Field
         key={name}
         label={fieldLabel(name)}
-        hint={say(hint)}
+        hint={t(hint)}
         fault={faults[name]}
         className={lines === 1 ? 'sm:col-span-3' : 'sm:col-span-6'}
       >

@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { memo, useState } from 'react';
 import { addDays, clockText, type LocalDate, type LocalDateTime } from '@/core/time/local-time';
 import { usualPlaces, usualSpace, type AskForm } from './draft';
@@ -56,12 +56,12 @@ export const QuickField = memo(function QuickField({ form, choices }: Pick<PartP
   };
   return (
     <div className="mb-4 border-l-4 border-strong-rule bg-sunk px-3 py-2">
-      <label htmlFor="quick-line" className="font-semibold">{say`In one line`}</label>
+      <label htmlFor="quick-line" className="font-semibold">{t`In one line`}</label>
       <div className="flex gap-2">
         <input
           id="quick-line"
           className="field"
-          placeholder={say`thu 14-16 potting studio 20 people round tables`}
+          placeholder={t`thu 14-16 potting studio 20 people round tables`}
           aria-describedby="quick-line-read"
           value={text}
           onChange={(event) => setText(event.target.value)}
@@ -75,10 +75,10 @@ export const QuickField = memo(function QuickField({ form, choices }: Pick<PartP
           type="button"
           className="press whitespace-nowrap"
           onClick={() => void fill()}
-        >{say`Fill in`}</button>
+        >{t`Fill in`}</button>
       </div>
       <div id="quick-line-read" aria-live="polite" className="mt-1 text-[0.95rem]">
-        {!reading && <span className="text-soft">{say`Or fill in the fields below; both go together.`}</span>}
+        {!reading && <span className="text-soft">{t`Or fill in the fields below; both go together.`}</span>}
         {reading && reading.read.length > 0 && (
           <ul className="flex flex-wrap gap-x-4 gap-y-0.5">
             {reading.read.map(({ text: piece, as }) => (
@@ -89,7 +89,7 @@ export const QuickField = memo(function QuickField({ form, choices }: Pick<PartP
           </ul>
         )}
         {reading && reading.unread.length > 0 && (
-          <p className="font-semibold text-clash">{say`Not read: ${reading.unread.map((word) => `“${word}”`).join(', ')}. Say it in the fields below.`}</p>
+          <p className="font-semibold text-clash">{t`Not read: ${reading.unread.map((word) => `“${word}”`).join(', ')}. Say it in the fields below.`}</p>
         )}
       </div>
     </div>

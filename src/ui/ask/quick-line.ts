@@ -1,4 +1,4 @@
-import { ownLanguage, say } from '@/contracts/language/say';
+import { ownLanguage, t } from '@/contracts/language/translate';
 import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { everyText } from '@/contracts/words/rule';
 import { dayShort, sayClock } from '@/contracts/words/when';
@@ -125,15 +125,15 @@ export async function readQuickLine(text: string, known: Known): Promise<QuickRe
   const found: { -readonly [Name in keyof QuickRequest]: QuickRequest[Name] } = { equipment: [] };
   line.take(QUOTED, ([, title]) => {
     found.title = title!.trim();
-    return say`title`;
+    return t`title`;
   });
   line.take(grammar.people, ([, people = '']) => {
     found.people = Number(people);
-    return say`${people} people`;
+    return t`${people} people`;
   });
   line.take(grammar.times, ([, count = '']) => {
     found.count = Number(count);
-    return say`${count} dates`;
+    return t`${count} dates`;
   });
   line.take(grammar.every, ([, word, number, unit]) => {
     const [every, of] = word
@@ -178,7 +178,7 @@ export async function readQuickLine(text: string, known: Known): Promise<QuickRe
     ({ name }) => [name, name.replace(grammar.many, '')],
     (category) => {
       found.categoryId = category.id;
-      return say`category ${category.name}`;
+      return t`category ${category.name}`;
     },
   );
   line.takeName(
@@ -186,7 +186,7 @@ export async function readQuickLine(text: string, known: Known): Promise<QuickRe
     ({ name }) => [name],
     (host) => {
       found.hostId = host.id;
-      return say`for ${host.name}`;
+      return t`for ${host.name}`;
     },
   );
   if (found.fromMin === undefined)
@@ -195,7 +195,7 @@ export async function readQuickLine(text: string, known: Known): Promise<QuickRe
       // A bare number is no time of day: it may be anything.
       if (from === null || (!minute && !half)) return null;
       found.fromMin = from;
-      return say`from ${sayClock(from)}`;
+      return t`from ${sayClock(from)}`;
     });
   const day = await takeDay(line, known.today as LocalDate);
   if (day) found.day = day;

@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { memo, useId } from 'react';
 import { Controller, useWatch } from 'react-hook-form';
 import { isOnCalendar, type FilterableEvent } from '@/core/publishing/calendar-filter';
@@ -44,7 +44,7 @@ function OtherCalendars({ form, choices, faults }: PartProps) {
   const fault = Object.entries(faults).find(([path]) => path.startsWith('calendarIds'))?.[1];
   return (
     <details className="sm:col-span-6" open={values.calendarIds.length > 0}>
-      <summary className="cursor-pointer py-1 font-semibold">{say`It belongs on another calendar too`}</summary>
+      <summary className="cursor-pointer py-1 font-semibold">{t`It belongs on another calendar too`}</summary>
       <div className="flex flex-wrap gap-x-4 gap-y-1">
         {others.map(({ id, name, about }) => (
           <label key={id} className="flex min-h-7 items-center gap-1.5" title={about}>
@@ -59,7 +59,7 @@ function OtherCalendars({ form, choices, faults }: PartProps) {
         ))}
       </div>
       {fault && <p className="font-semibold text-clash">{fault}</p>}
-      <p className="mt-0.5 text-[0.92rem] text-soft">{say`The office says whether it is taken up there.`}</p>
+      <p className="mt-0.5 text-[0.92rem] text-soft">{t`The office says whether it is taken up there.`}</p>
     </details>
   );
 }
@@ -75,14 +75,14 @@ function Preview({ form, choices }: PartProps) {
   const on = calendarsOf(values, choices).on.map(({ name }) => name);
   const lines = values.lines.filter(({ isPublic, text }) => isPublic && text);
   return (
-    <section aria-label={say`As readers will see it`} className="sheet p-4 sm:col-span-6">
-      <p className="small-caps">{say`As readers will see it`}</p>
+    <section aria-label={t`As readers will see it`} className="sheet p-4 sm:col-span-6">
+      <p className="small-caps">{t`As readers will see it`}</p>
       <p className="text-lg">
-        <strong>{values.title || say`Title`}</strong>
+        <strong>{values.title || t`Title`}</strong>
       </p>
       {values.secondLine && <p className="italic">{values.secondLine}</p>}
       <p className="text-soft">
-        {start && end && end > start ? spanText(start, end) : say`day and hours`}
+        {start && end && end > start ? spanText(start, end) : t`day and hours`}
         {values.kind === 'space' && `; ${places.join(' + ') || 'place'}`}
       </p>
       {values.publicHtml && <SafeHtml html={values.publicHtml} className="mt-2 max-w-prose" />}
@@ -97,10 +97,10 @@ function Preview({ form, choices }: PartProps) {
       )}
       <p className="mt-2 border-t border-rule pt-2 text-[0.95rem]">
         {values.categoryId === ''
-          ? say`On which calendars it will be depends on the category.`
+          ? t`On which calendars it will be depends on the category.`
           : on.length
-            ? say`Once approved it will be on ${on.length === 1 ? say`the calendar` : say`the calendars`} ${listText(on)}.`
-            : say`No calendar shows this category, so readers will not find it.`}
+            ? t`Once approved it will be on ${on.length === 1 ? t`the calendar` : t`the calendars`} ${listText(on)}.`
+            : t`No calendar shows this category, so readers will not find it.`}
       </p>
     </section>
   );
@@ -113,7 +113,7 @@ export const ReadersSection = memo(function ReadersSection(props: PartProps) {
   const [publish, kind, categoryId] = useWatch({ control, name: ['publish', 'kind', 'categoryId'] });
   const isOn = isPublished({ publish, kind, categoryId }, choices);
   return (
-    <FormSection title={say`What readers learn`}>
+    <FormSection title={t`What readers learn`}>
       <div className="sm:col-span-6">
         <label className="flex items-center gap-2 font-semibold">
           <input
@@ -122,20 +122,20 @@ export const ReadersSection = memo(function ReadersSection(props: PartProps) {
             checked={isOn}
             onChange={({ target }) => form.setValue('publish', target.checked, { shouldDirty: true })}
           />
-          {say`Publish it once approved`}
+          {t`Publish it once approved`}
         </label>
         {faults.publish && <p className="font-semibold text-clash">{faults.publish}</p>}
       </div>
       {isOn ? (
         <>
           <div className="sm:col-span-6">
-            <p id={`${id}-label`} className="font-semibold">{say`Public text`}</p>
+            <p id={`${id}-label`} className="font-semibold">{t`Public text`}</p>
             <Controller
               control={control}
               name="publicHtml"
               render={({ field }) => (
                 <RichText
-                  label={say`Public text`}
+                  label={t`Public text`}
                   labelledBy={`${id}-label`}
                   describedBy={`${id}-hint`}
                   value={field.value}
@@ -147,11 +147,11 @@ export const ReadersSection = memo(function ReadersSection(props: PartProps) {
             <p
               id={`${id}-hint`}
               className="mt-0.5 text-[0.92rem] text-soft"
-            >{say`Beside title, hours and place. Nothing else is published.`}</p>
+            >{t`Beside title, hours and place. Nothing else is published.`}</p>
           </div>
           {choices.audiences.length > 0 && (
             <fieldset className="sm:col-span-6">
-              <legend className="font-semibold">{say`For whom`}</legend>
+              <legend className="font-semibold">{t`For whom`}</legend>
               <div className="flex flex-wrap gap-x-4 gap-y-1">
                 {choices.audiences.map((audience) => (
                   <label key={audience} className="flex items-center gap-1.5">
@@ -165,14 +165,14 @@ export const ReadersSection = memo(function ReadersSection(props: PartProps) {
                   </label>
                 ))}
               </div>
-              <p className="mt-0.5 text-[0.92rem] text-soft">{say`None picked: those its category is usually for.`}</p>
+              <p className="mt-0.5 text-[0.92rem] text-soft">{t`None picked: those its category is usually for.`}</p>
             </fieldset>
           )}
           <OtherCalendars {...props} />
           <Preview {...props} />
         </>
       ) : (
-        <p className="text-soft sm:col-span-6">{say`Readers see only that the place is taken.`}</p>
+        <p className="text-soft sm:col-span-6">{t`Readers see only that the place is taken.`}</p>
       )}
     </FormSection>
   );

@@ -1,4 +1,4 @@
-import { say, sayAs, texts } from '@/contracts/language/say';
+import { t, tAs, texts } from '@/contracts/language/translate';
 import { useWatch } from 'react-hook-form';
 import { MONTH_NAMES, ruleText, WEEKDAY_NAMES } from '@/contracts/words/rule';
 import { dayShort } from '@/contracts/words/when';
@@ -62,16 +62,16 @@ function MonthFields({ form, faults }: RepeatProps) {
   const [unit, place] = useWatch({ control: form.control, name: ['unit', 'place'] });
   return (
     <>
-      <Field label={say`On which day`} className="sm:col-span-3">
+      <Field label={t`On which day`} className="sm:col-span-3">
         <select className="field" {...form.register('place')}>
-          <option value="days">{say`on days of the month`}</option>
-          <option value="weekdays">{say`on certain weekdays of the month`}</option>
+          <option value="days">{t`on days of the month`}</option>
+          <option value="weekdays">{t`on certain weekdays of the month`}</option>
         </select>
       </Field>
       {place === 'days' ? (
         <Field
-          label={say`Days of the month`}
-          hint={say`As in 1, 15, last.`}
+          label={t`Days of the month`}
+          hint={t`As in 1, 15, last.`}
           fault={faults.monthDays}
           className="sm:col-span-3"
         >
@@ -79,18 +79,16 @@ function MonthFields({ form, faults }: RepeatProps) {
         </Field>
       ) : (
         <>
-          <Boxes form={form} name="nths" legend={say`Which of them`} options={NTHS} />
-          <Boxes form={form} name="nthWeekdays" legend={say`Weekdays`} options={weekdays()} />
+          <Boxes form={form} name="nths" legend={t`Which of them`} options={NTHS} />
+          <Boxes form={form} name="nthWeekdays" legend={t`Weekdays`} options={weekdays()} />
         </>
       )}
       <Boxes
         form={form}
         name="months"
-        legend={say`Months`}
+        legend={t`Months`}
         options={months()}
-        hint={
-          unit === 'year' ? say`None picked: the month of the first date.` : say`None picked: every month.`
-        }
+        hint={unit === 'year' ? t`None picked: the month of the first date.` : t`None picked: every month.`}
       />
     </>
   );
@@ -107,7 +105,7 @@ function OwnRule({ form }: RepeatProps) {
   return (
     <div className="border-l-4 border-strong-rule bg-sunk px-3 py-2 sm:col-span-6">
       <p>
-        {say`These dates follow a rule of their own, which these fields cannot show. It is kept exactly as it came`}
+        {t`These dates follow a rule of their own, which these fields cannot show. It is kept exactly as it came`}
         {start && end && `: ${ruleText(values.ownRule, { start, end, tzid, allDay: values.allDay }, null)}`}.
       </p>
       <p className="mt-1 font-mono text-[0.85rem] break-all">{values.ownRule}</p>
@@ -115,7 +113,7 @@ function OwnRule({ form }: RepeatProps) {
         type="button"
         className="press mt-2"
         onClick={() => form.setValue('ownRule', '', { shouldDirty: true })}
-      >{say`Say another rule instead`}</button>
+      >{t`Say another rule instead`}</button>
     </div>
   );
 }
@@ -131,45 +129,41 @@ export function RepeatFields(props: RepeatProps) {
   if (ownRule) return <OwnRule {...props} />;
   return (
     <>
-      <Field label={say`Every`} fault={faults.repeat}>
+      <Field label={t`Every`} fault={faults.repeat}>
         <input className="field" type="number" min={1} step={1} {...register('every')} />
       </Field>
-      <Field label={sayAs('rule')`Unit`}>
+      <Field label={tAs('rule')`Unit`}>
         <select className="field" {...register('unit')}>
-          <option value="day">{say`days`}</option>
-          <option value="week">{say`weeks`}</option>
-          <option value="month">{say`months`}</option>
-          <option value="year">{say`years`}</option>
+          <option value="day">{t`days`}</option>
+          <option value="week">{t`weeks`}</option>
+          <option value="month">{t`months`}</option>
+          <option value="year">{t`years`}</option>
         </select>
       </Field>
-      <Field label={say`It goes on`} className="sm:col-span-2">
+      <Field label={t`It goes on`} className="sm:col-span-2">
         <select className="field" {...register('ends')}>
-          <option value="until">{say`until a day`}</option>
-          <option value="count">{say`for so many dates`}</option>
-          {choices.seasons.length > 0 && <option value="season">{say`until the end of a season`}</option>}
-          <option value="never">{say`without an end`}</option>
+          <option value="until">{t`until a day`}</option>
+          <option value="count">{t`for so many dates`}</option>
+          {choices.seasons.length > 0 && <option value="season">{t`until the end of a season`}</option>}
+          <option value="never">{t`without an end`}</option>
         </select>
       </Field>
       {ends === 'until' && (
-        <Field
-          label={say`Until`}
-          hint={say`The last day on which there may be one.`}
-          className="sm:col-span-2"
-        >
+        <Field label={t`Until`} hint={t`The last day on which there may be one.`} className="sm:col-span-2">
           <input className="field" type="date" min={startDate} {...register('until')} />
         </Field>
       )}
       {ends === 'count' && (
-        <Field label={say`Dates`} className="sm:col-span-2">
+        <Field label={t`Dates`} className="sm:col-span-2">
           <input className="field" type="number" min={1} step={1} {...register('count')} />
         </Field>
       )}
       {ends === 'season' && (
-        <Field label={say`Season`} className="sm:col-span-2">
+        <Field label={t`Season`} className="sm:col-span-2">
           <select className="field" {...register('season')}>
-            <option value="">{say`Choose …`}</option>
+            <option value="">{t`Choose …`}</option>
             {choices.seasons.map(({ name, to }) => (
-              <option key={name} value={name}>{say`${name}, to ${dayShort(to)}`}</option>
+              <option key={name} value={name}>{t`${name}, to ${dayShort(to)}`}</option>
             ))}
           </select>
         </Field>
@@ -178,9 +172,9 @@ export function RepeatFields(props: RepeatProps) {
         <Boxes
           form={form}
           name="weekdays"
-          legend={say`On`}
+          legend={t`On`}
           options={weekdays()}
-          hint={say`None picked: the weekday of the first date.`}
+          hint={t`None picked: the weekday of the first date.`}
         />
       )}
       {(unit === 'month' || unit === 'year') && <MonthFields {...props} />}

@@ -1,4 +1,4 @@
-import { sayAs } from '@/contracts/language/say';
+import { tAs } from '@/contracts/language/translate';
 import {
   editorModel,
   ruleTextOf,
@@ -41,7 +41,7 @@ function placeFields(place: MonthPlace | null): Partial<RuleFields> {
   return place.kind === 'days'
     ? {
         place: 'days',
-        monthDays: place.days.map((day) => (day === -1 ? sayAs('day')`last` : String(day))).join(', '),
+        monthDays: place.days.map((day) => (day === -1 ? tAs('day')`last` : String(day))).join(', '),
       }
     : { place: 'weekdays', nths: texts(place.nths), nthWeekdays: texts(place.weekdays) };
 }
@@ -74,7 +74,7 @@ function daysIn(text: string): number[] {
     .split(/[\s,;]+|and|und/)
     .filter(Boolean)
     .map((word) =>
-      /^last$/i.test(word) || word.toLowerCase() === sayAs('day')`last`
+      /^last$/i.test(word) || word.toLowerCase() === tAs('day')`last`
         ? -1
         : Number(word.replace(/(st|nd|rd|th|\.)$/i, '')),
     );

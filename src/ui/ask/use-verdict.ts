@@ -3,7 +3,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { checkSchema, type CheckBody, type CheckReply } from '@/contracts/requests/ask';
 import type { AskChoices } from '@/contracts/requests/ask-choices';
 import { catalogueOf } from '@/contracts/language/languages';
-import { ownLanguage } from '@/contracts/language/say';
+import { ownLanguage } from '@/contracts/language/translate';
 import { ownSettings } from '@/contracts/language/own-settings';
 import { faultsOfIssues, type ErrorReply, type FieldFault } from '@/contracts/base/refusal';
 import type { Surroundings } from '@/contracts/requests/surroundings';

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { CheckBody, CheckReply } from '@/contracts/requests/ask';
 import type { Band } from '@/core/occupancy/bands';
 import { BandDrawing } from '@/ui/drawing/band-drawing';
@@ -10,7 +10,7 @@ import type { VerdictState } from './use-verdict';
 /** How many dates there are and when the last one is: what a rule comes to. */
 function extentText({ dates }: CheckReply): string | null {
   const last = dates[dates.length - 1];
-  return dates.length > 1 && last ? say`${dates.length} dates, the last ${last.when}.` : null;
+  return dates.length > 1 && last ? t`${dates.length} dates, the last ${last.when}.` : null;
 }
 
 /** On a phone the details panel stands below the form: its first line is always in sight, and leads there. */
@@ -20,16 +20,16 @@ export function VerdictLine({ state }: { state: VerdictState }) {
     state.kind === 'checked'
       ? state.reply.summary
       : state.kind === 'incomplete'
-        ? say`Put right what is marked.`
+        ? t`Put right what is marked.`
         : state.kind === 'refused'
           ? state.error.message
-          : say`Checking …`;
+          : t`Checking …`;
   return (
     <a
       href="#verdict"
       className="sheet sticky bottom-0 z-30 mt-2 block border-t-4 border-t-accent px-3 py-2 font-semibold no-underline lg:hidden"
     >
-      {text} <span className="font-normal text-soft underline">{say`Dates`}</span>
+      {text} <span className="font-normal text-soft underline">{t`Dates`}</span>
     </a>
   );
 }
@@ -49,21 +49,21 @@ export function VerdictDetails({ state, bands, tzid, body, ...parts }: VerdictDe
   return (
     <aside
       id="verdict"
-      aria-label={say`Verdict`}
+      aria-label={t`Verdict`}
       className="sheet border-t-4 border-t-accent p-4 lg:sticky lg:top-3 lg:max-h-[calc(100dvh-1.5rem)] lg:overflow-y-auto"
     >
-      <h2 className="text-xl">{say`Can it be done?`}</h2>
+      <h2 className="text-xl">{t`Can it be done?`}</h2>
       <div aria-live="polite" className="mt-1">
         {state.kind === 'incomplete' && state.before && (
           <p>
-            <strong className="block text-clash">{say`Put right what is marked beside the form.`}</strong>
-            <span className="text-soft">{say`Until then, this was the answer to what you had before: ${state.before.summary}`}</span>
+            <strong className="block text-clash">{t`Put right what is marked beside the form.`}</strong>
+            <span className="text-soft">{t`Until then, this was the answer to what you had before: ${state.before.summary}`}</span>
           </p>
         )}
         {state.kind === 'incomplete' && !state.before && (
-          <p className="text-soft">{say`Give a space, the hours and how many people; the answer comes here while you type.`}</p>
+          <p className="text-soft">{t`Give a space, the hours and how many people; the answer comes here while you type.`}</p>
         )}
-        {state.kind === 'checking' && <p className="text-soft">{say`Checking …`}</p>}
+        {state.kind === 'checking' && <p className="text-soft">{t`Checking …`}</p>}
         {state.kind === 'refused' && (
           <>
             <p>{state.error.message}</p>
@@ -89,7 +89,7 @@ export function VerdictDetails({ state, bands, tzid, body, ...parts }: VerdictDe
       </div>
       {bands.length > 0 && (
         <div className="mt-3 border-t border-rule pt-2">
-          <p className="small-caps">{say`What it takes of the day`}</p>
+          <p className="small-caps">{t`What it takes of the day`}</p>
           <BandDrawing bands={bands} tzid={tzid} hue="green" />
         </div>
       )}

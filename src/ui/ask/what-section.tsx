@@ -1,7 +1,7 @@
 'use client';
 import { fieldsAskedIn, PlainFields } from './plain-fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import { memo } from 'react';
 import { useWatch } from 'react-hook-form';
 import { Combobox, type Option } from '@/ui/primitives/combobox';
@@ -25,7 +25,7 @@ export const KindSection = memo(function KindSection({ form: { register, control
   const kind = useWatch({ control, name: 'kind' });
   return (
     <fieldset className="pb-4">
-      <legend className="mb-1 font-semibold">{say`What do you ask for?`}</legend>
+      <legend className="mb-1 font-semibold">{t`What do you ask for?`}</legend>
       <div className="flex flex-wrap gap-x-6 gap-y-1">
         {KINDS.map(({ kind: value, text }) => (
           <label key={value} className="flex items-center gap-2">
@@ -60,7 +60,7 @@ function More({
         <Combobox
           options={options.filter(({ value }) => !chosen.includes(value))}
           value=""
-          placeholder={say`none, or type to find`}
+          placeholder={t`none, or type to find`}
           onChange={(value) => set([...chosen, value])}
         />
       </Field>
@@ -75,7 +75,7 @@ function More({
               >
                 {options.find((option) => option.value === value)?.text}
                 <span aria-hidden="true">×</span>
-                <span className="sr-only">{say`: leave out`}</span>
+                <span className="sr-only">{t`: leave out`}</span>
               </button>
             </li>
           ))}
@@ -101,7 +101,7 @@ export const WhatSection = memo(function WhatSection({ form, choices, faults }: 
   const hosts = choices.hosts.map(({ id, name, isOwn }) => ({
     value: String(id),
     text: name,
-    ...(isOwn && { hint: say`yours` }),
+    ...(isOwn && { hint: t`yours` }),
   }));
   const categories = choices.categories.map(({ id, name, mark }) => ({
     value: String(id),
@@ -110,20 +110,20 @@ export const WhatSection = memo(function WhatSection({ form, choices, faults }: 
   }));
   const questions = category?.questions ?? [];
   return (
-    <FormSection title={say`What and for whom`}>
-      <Field label={say`Title`} fault={faults.title} className="sm:col-span-6">
+    <FormSection title={t`What and for whom`}>
+      <Field label={t`Title`} fault={faults.title} className="sm:col-span-6">
         <input className="field" maxLength={MOST_CHARACTERS.title} {...register('title')} />
       </Field>
-      <Field label={say`Lead host`} fault={faults.hostId} className="sm:col-span-2">
+      <Field label={t`Lead host`} fault={faults.hostId} className="sm:col-span-2">
         <Combobox
           options={hosts}
           value={hostId}
           onChange={(value) => setValue('hostId', value, { shouldDirty: true })}
         />
       </Field>
-      <Field label={say`Category`} hint={category?.about} fault={faults.categoryId} className="sm:col-span-2">
+      <Field label={t`Category`} hint={category?.about} fault={faults.categoryId} className="sm:col-span-2">
         <select className="field" {...register('categoryId')}>
-          <option value="">{say`Choose …`}</option>
+          <option value="">{t`Choose …`}</option>
           {choices.categories.map(({ id, name, mark, about }) => (
             <option key={id} value={id} title={about}>
               {mark} · {name}: {about}
@@ -131,7 +131,7 @@ export const WhatSection = memo(function WhatSection({ form, choices, faults }: 
           ))}
         </select>
       </Field>
-      <Field label={say`People expected`} fault={faults.people} className="sm:col-span-2">
+      <Field label={t`People expected`} fault={faults.people} className="sm:col-span-2">
         <input className="field" inputMode="numeric" type="number" step={1} {...register('people')} />
       </Field>
       {questions.map(({ id, text, required, choices: answers, numberName }) => (
@@ -147,33 +147,33 @@ export const WhatSection = memo(function WhatSection({ form, choices, faults }: 
         />
       ))}
       <details className="sm:col-span-6" open={!hasNone(getValues()) || undefined}>
-        <summary className="font-semibold">{say`Second line, more hosts, contact on the day`}</summary>
+        <summary className="font-semibold">{t`Second line, more hosts, contact on the day`}</summary>
         <div className="mt-3 grid gap-4 sm:grid-cols-6">
           <PlainFields form={form} faults={faults} section="what" />
           <More
             form={form}
             name="jointHostIds"
-            label={say`Joint hosts`}
+            label={t`Joint hosts`}
             options={hosts.filter(({ value }) => value !== hostId)}
             fault={faults.jointHostIds}
           />
           <More
             form={form}
             name="moreCategoryIds"
-            label={say`More categories`}
+            label={t`More categories`}
             options={categories.filter(({ value }) => value !== categoryId)}
             fault={faults.moreCategoryIds}
           />
           {choices.askFor.length > 0 && (
             <Field
-              label={say`Asked for somebody else`}
-              hint={say`It becomes their request; you see it too.`}
+              label={t`Asked for somebody else`}
+              hint={t`It becomes their request; you see it too.`}
               fault={faults.onBehalfOf}
               className="sm:col-span-3"
             >
               <Combobox
                 options={[
-                  { value: '', text: say`for myself` },
+                  { value: '', text: t`for myself` },
                   ...choices.askFor.map(({ id, name }) => ({ value: String(id), text: name })),
                 ]}
                 value={onBehalfOf}
@@ -199,12 +199,12 @@ interface QuestionProps {
 
 /** A question of a space, a category or a service: a choice where it gives one, else a line. */
 export function Question({ form, name, text, required, answers, isNumber, fault }: QuestionProps) {
-  const label = required ? text : say`${text} (if you know)`;
+  const label = required ? text : t`${text} (if you know)`;
   return (
     <Field label={label} fault={fault} className="sm:col-span-3">
       {answers.length ? (
         <select className="field" {...form.register(name)}>
-          <option value="">{say`Choose …`}</option>
+          <option value="">{t`Choose …`}</option>
           {answers.map((answer) => (
             <option key={answer}>{answer}</option>
           ))}

@@ -1,5 +1,5 @@
 'use client';
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import { memo } from 'react';
 import { useWatch } from 'react-hook-form';
 import { addMinutes } from '@/core/time/epoch-minute';
@@ -100,7 +100,7 @@ function endHint(form: AskForm): string | undefined {
   const times = timesOf(form);
   const [start, end] = [parseLocalDateTime(times.startsAt), parseLocalDateTime(times.endsAt)];
   if (!start || !end || form.pattern !== 'once' || isOverDays(form)) return undefined;
-  return dateOf(end) > dateOf(start) ? say`The next day, ${dayShort(dateOf(end))}.` : undefined;
+  return dateOf(end) > dateOf(start) ? t`The next day, ${dayShort(dateOf(end))}.` : undefined;
 }
 
 function Hours({ form, faults }: PartProps) {
@@ -112,7 +112,7 @@ function Hours({ form, faults }: PartProps) {
   const minutes = exactMinutes(values, tzid);
   return (
     <>
-      <Field label={say`First date`} fault={faults.startDate} className="sm:col-span-2">
+      <Field label={t`First date`} fault={faults.startDate} className="sm:col-span-2">
         <input
           className="field"
           type="date"
@@ -122,7 +122,7 @@ function Hours({ form, faults }: PartProps) {
       </Field>
       {!allDay && (
         <>
-          <Field label={say`Starts`} className="sm:col-span-1">
+          <Field label={t`Starts`} className="sm:col-span-1">
             <input
               className="field"
               type="time"
@@ -130,7 +130,7 @@ function Hours({ form, faults }: PartProps) {
               onChange={(event) => moveStart('startTime', event.target.value)}
             />
           </Field>
-          <Field label={say`Ends`} hint={endHint(values)} fault={faults.endTime} className="sm:col-span-1">
+          <Field label={t`Ends`} hint={endHint(values)} fault={faults.endTime} className="sm:col-span-1">
             <input
               className="field"
               type="time"
@@ -141,8 +141,8 @@ function Hours({ form, faults }: PartProps) {
         </>
       )}
       <Field
-        label={say`Last day of it`}
-        hint={pattern === 'once' ? undefined : say`Of one date: later only where it runs into the night.`}
+        label={t`Last day of it`}
+        hint={pattern === 'once' ? undefined : t`Of one date: later only where it runs into the night.`}
         fault={allDay ? faults.endTime : undefined}
         className="sm:col-span-2"
       >
@@ -150,8 +150,8 @@ function Hours({ form, faults }: PartProps) {
       </Field>
       {!allDay && (
         <Field
-          label={say`Lasts, minutes`}
-          hint={minutes >= 120 ? lengthText(minutes) : say`Or give the end above.`}
+          label={t`Lasts, minutes`}
+          hint={minutes >= 120 ? lengthText(minutes) : t`Or give the end above.`}
           className="sm:col-span-2"
         >
           <input
@@ -166,16 +166,16 @@ function Hours({ form, faults }: PartProps) {
       )}
       {isOverDays(values) && (
         <fieldset className="border-l-4 border-accent bg-sunk px-3 py-2 sm:col-span-6">
-          <legend className="sr-only">{say`Over several days`}</legend>
-          <p className="font-semibold">{say`It goes over several days. What about the nights?`}</p>
+          <legend className="sr-only">{t`Over several days`}</legend>
+          <p className="font-semibold">{t`It goes over several days. What about the nights?`}</p>
           <div className="flex flex-wrap gap-x-6 gap-y-1">
             <label className="flex items-center gap-2">
               <input type="radio" className="accent-(--accent)" value="each-day" {...register('overDays')} />
-              {say`${startTime}–${endTime} on each of the days`}
+              {t`${startTime}–${endTime} on each of the days`}
             </label>
             <label className="flex items-center gap-2">
               <input type="radio" className="accent-(--accent)" value="through" {...register('overDays')} />
-              {say`round the clock, nights too`}
+              {t`round the clock, nights too`}
             </label>
           </div>
           {faults.overDays && <p className="font-semibold text-clash">{faults.overDays}</p>}
@@ -191,9 +191,9 @@ export const WhenSection = memo(function WhenSection(props: PartProps) {
   const { register, control } = form;
   const [pattern, allDay, kind] = useWatch({ control, name: ['pattern', 'allDay', 'kind'] });
   return (
-    <FormSection title={say`When`}>
+    <FormSection title={t`When`}>
       <fieldset className="sm:col-span-6">
-        <legend className="sr-only">{say`How the dates are given`}</legend>
+        <legend className="sr-only">{t`How the dates are given`}</legend>
         <div className="flex flex-wrap items-center gap-x-6 gap-y-1">
           {PATTERNS.map(([value, text]) => (
             <label key={value} className="flex items-center gap-2">
@@ -208,7 +208,7 @@ export const WhenSection = memo(function WhenSection(props: PartProps) {
           ))}
           <label className="flex items-center gap-2">
             <input type="checkbox" className="size-4 accent-(--accent)" {...register('allDay')} />
-            {say`Whole days`}
+            {t`Whole days`}
           </label>
         </div>
       </fieldset>
@@ -219,16 +219,16 @@ export const WhenSection = memo(function WhenSection(props: PartProps) {
       {hasOwnTime({ kind }) && (
         <>
           <Field
-            label={say`Access before`}
-            hint={say`Minutes you need in the space before it starts.`}
+            label={t`Access before`}
+            hint={t`Minutes you need in the space before it starts.`}
             fault={faults.accessMin}
             className="sm:col-span-2"
           >
             <input className="field" type="number" min={0} step={1} {...register('accessMin')} />
           </Field>
           <Field
-            label={say`Exit after`}
-            hint={say`Minutes until the last of you has left.`}
+            label={t`Exit after`}
+            hint={t`Minutes until the last of you has left.`}
             fault={faults.exitMin}
             className="sm:col-span-2"
           >

@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { memo } from 'react';
 import { useFieldArray, useWatch } from 'react-hook-form';
 import { FEATURE_WORDS } from '@/contracts/words/findings';
@@ -22,7 +22,7 @@ function spaceOptions({ spaces, familiar }: PartProps['choices']) {
   return [...known, ...others].map((space) => ({
     value: String(space.id),
     text: `${space.name} (${space.code})`,
-    hint: known.includes(space) ? say`pinned or used before` : undefined,
+    hint: known.includes(space) ? t`pinned or used before` : undefined,
     group: space.building,
   }));
 }
@@ -30,9 +30,9 @@ function spaceOptions({ spaces, familiar }: PartProps['choices']) {
 /** What one should know of a space before asking for it. */
 function hintOf({ postedLimit, needsConsentOf }: PartProps['choices']['spaces'][number]): string | undefined {
   const hints = [
-    postedLimit && say`At most ${postedLimit} people.`,
+    postedLimit && t`At most ${postedLimit} people.`,
     needsConsentOf.length > 0 &&
-      say`${listText(needsConsentOf)} ${needsConsentOf.length > 1 ? say`are` : say`is`} asked too before it is given.`,
+      t`${listText(needsConsentOf)} ${needsConsentOf.length > 1 ? t`are` : t`is`} asked too before it is given.`,
   ];
   return hints.filter(Boolean).join(' ') || undefined;
 }
@@ -55,12 +55,12 @@ function SpaceFields({
   const offer = space?.layouts.find(({ layout }) => layout === wanted?.layout);
   const places = wanted ? placesFor(choices, wanted) : null;
   const room = offer
-    ? say`${offer.seats} seats${areOver(people, offer.seats) ? say`, ${Number(people) - offer.seats} too few` : ''}; ${countText(places ?? 0, 'wheelchair place', 'wheelchair places')} among them`
+    ? t`${offer.seats} seats${areOver(people, offer.seats) ? t`, ${Number(people) - offer.seats} too few` : ''}; ${countText(places ?? 0, 'wheelchair place', 'wheelchair places')} among them`
     : undefined;
   return (
     <>
       <Field
-        label={say`Space`}
+        label={t`Space`}
         fault={fault('spaceId') ?? (index === 0 ? faults.spaces : undefined)}
         hint={space && hintOf(space)}
         className="sm:col-span-2"
@@ -71,22 +71,22 @@ function SpaceFields({
           onChange={(value) => set(usualSpace(choices, Number(value)))}
         />
       </Field>
-      <Field label={say`Layout`} fault={fault('layout')} hint={room} className="sm:col-span-2">
+      <Field label={t`Layout`} fault={fault('layout')} hint={room} className="sm:col-span-2">
         <select
           className="field"
           value={wanted?.layout ?? ''}
           onChange={(event) => space && set(usualSpace(choices, space.id, event.target.value as Layout))}
         >
-          {!space && <option value="">{say`Choose a space first`}</option>}
+          {!space && <option value="">{t`Choose a space first`}</option>}
           {space?.layouts.map(({ layout, seats }) => (
-            <option key={layout} value={layout}>{say`${LAYOUT_WORDS[layout]}, for ${seats}`}</option>
+            <option key={layout} value={layout}>{t`${LAYOUT_WORDS[layout]}, for ${seats}`}</option>
           ))}
         </select>
       </Field>
-      <Field label={say`Setup min.`} fault={fault('setupMin')}>
+      <Field label={t`Setup min.`} fault={fault('setupMin')}>
         <input className="field" type="number" min={0} step={1} {...register(`spaces.${index}.setupMin`)} />
       </Field>
-      <Field label={say`Strike min.`} fault={fault('strikeMin')}>
+      <Field label={t`Strike min.`} fault={fault('strikeMin')}>
         <input className="field" type="number" min={0} step={1} {...register(`spaces.${index}.strikeMin`)} />
       </Field>
       {space?.questions.map(({ id, text, required, choices: answers, numberName }) => (
@@ -106,7 +106,7 @@ function SpaceFields({
           type="button"
           className="press sm:col-span-2 sm:justify-self-start"
           onClick={onRemove}
-        >{say`Leave ${space?.name ?? say`this space`} out`}</button>
+        >{t`Leave ${space?.name ?? t`this space`} out`}</button>
       )}
     </>
   );
@@ -128,15 +128,15 @@ function NamedSpaces(props: PartProps) {
         />
       ))}
       <Field
-        label={say`In wheelchairs`}
-        hint={say`Of the people expected.`}
+        label={t`In wheelchairs`}
+        hint={t`Of the people expected.`}
         fault={props.faults['spaces.0.wheelchairs']}
         className="sm:col-span-2"
       >
         <input className="field" type="number" min={0} step={1} {...form.register('wheelchairs')} />
       </Field>
       <details className="sm:col-span-6">
-        <summary className="font-semibold">{say`What the space must have`}</summary>
+        <summary className="font-semibold">{t`What the space must have`}</summary>
         <div className="mt-2">
           <MustHave form={form} />
         </div>
@@ -146,7 +146,7 @@ function NamedSpaces(props: PartProps) {
           type="button"
           className="press self-end sm:col-span-2 sm:justify-self-start"
           onClick={() => append(usualSpace(choices, 0))}
-        >{say`One more space`}</button>
+        >{t`One more space`}</button>
       )}
     </>
   );
@@ -155,7 +155,7 @@ function NamedSpaces(props: PartProps) {
 function MustHave({ form: { register } }: Pick<PartProps, 'form'>) {
   return (
     <fieldset className="sm:col-span-6">
-      <legend className="font-semibold">{say`It must have`}</legend>
+      <legend className="font-semibold">{t`It must have`}</legend>
       <div className="flex flex-wrap gap-x-4 gap-y-1">
         {FEATURES.map((feature) => (
           <label key={feature} className="flex items-center gap-1.5">
@@ -187,9 +187,9 @@ function Wants({ form, choices, faults }: PartProps) {
   );
   return (
     <>
-      <Field label={say`Layout`} className="sm:col-span-3">
+      <Field label={t`Layout`} className="sm:col-span-3">
         <select className="field" {...register('wantLayout')}>
-          <option value="">{say`whatever suits`}</option>
+          <option value="">{t`whatever suits`}</option>
           {LAYOUTS.map((each) => (
             <option key={each} value={each}>
               {LAYOUT_WORDS[each]}
@@ -197,9 +197,9 @@ function Wants({ form, choices, faults }: PartProps) {
           ))}
         </select>
       </Field>
-      <Field label={say`Building`} className="sm:col-span-3">
+      <Field label={t`Building`} className="sm:col-span-3">
         <select className="field" {...register('wantBuilding')}>
-          <option value="">{say`any`}</option>
+          <option value="">{t`any`}</option>
           {[...new Set(choices.spaces.map((space) => space.building))].map((name) => (
             <option key={name}>{name}</option>
           ))}
@@ -208,10 +208,10 @@ function Wants({ form, choices, faults }: PartProps) {
       <MustHave form={form} />
       <p className="sm:col-span-6" aria-live="polite">
         {people.trim() === ''
-          ? say`Say how many people come, and how many spaces fit stands here.`
+          ? t`Say how many people come, and how many spaces fit stands here.`
           : fits.length
-            ? say`${countText(fits.length, 'space fits', 'spaces fit')} what you ask for: ${fits.map(({ name }) => name).join(', ')}.`
-            : say`No space has all of this. Ask for less, or the office will offer what comes nearest.`}
+            ? t`${countText(fits.length, 'space fits', 'spaces fit')} what you ask for: ${fits.map(({ name }) => name).join(', ')}.`
+            : t`No space has all of this. Ask for less, or the office will offer what comes nearest.`}
         {faults.spaces && <span className="block font-semibold text-clash">{faults.spaces}</span>}
       </p>
     </>
@@ -225,35 +225,35 @@ function SecondChoices({ form, choices, faults }: PartProps) {
   const values = useWatch({ control, name: 'secondChoices' });
   return (
     <div className="grid gap-3 sm:col-span-6">
-      <p className="font-semibold">{say`If that cannot be had`}</p>
+      <p className="font-semibold">{t`If that cannot be had`}</p>
       <label className="flex items-center gap-2">
         <input type="checkbox" className="size-4 accent-(--accent)" {...register('otherSpaceOk')} />
-        {say`Another space that fits will do as well`}
+        {t`Another space that fits will do as well`}
       </label>
       {fields.map(({ id }, index) => (
         <div key={id} className="grid items-start gap-3 sm:grid-cols-[1fr_9rem_7rem_auto]">
           <Field
-            label={say`Choice ${index + 2}: space`}
+            label={t`Choice ${index + 2}: space`}
             fault={faults[`secondChoices.${index}.spaceId`] ?? faults[`secondChoices.${index}`]}
           >
             <Combobox
-              options={[{ value: '', text: say`the same space` }, ...spaceOptions(choices)]}
+              options={[{ value: '', text: t`the same space` }, ...spaceOptions(choices)]}
               value={values[index]?.spaceId ?? ''}
               onChange={(value) => setValue(`secondChoices.${index}.spaceId`, value, { shouldDirty: true })}
             />
           </Field>
-          <Field label={say`Day`} fault={faults[`secondChoices.${index}.startsAt`]}>
+          <Field label={t`Day`} fault={faults[`secondChoices.${index}.startsAt`]}>
             <input className="field" type="date" {...register(`secondChoices.${index}.date`)} />
           </Field>
-          <Field label={say`From`}>
+          <Field label={t`From`}>
             <input className="field" type="time" {...register(`secondChoices.${index}.time`)} />
           </Field>
           <button
             type="button"
             className="press mt-6"
-            aria-label={say`Leave choice ${index + 2} out`}
+            aria-label={t`Leave choice ${index + 2} out`}
             onClick={() => remove(index)}
-          >{say`Leave out`}</button>
+          >{t`Leave out`}</button>
         </div>
       ))}
       {fields.length < 6 && (
@@ -262,7 +262,7 @@ function SecondChoices({ form, choices, faults }: PartProps) {
           className="press justify-self-start"
           onClick={() => append({ spaceId: '', date: '', time: '' })}
         >
-          {fields.length ? say`One more choice` : say`Name a second choice`}
+          {fields.length ? t`One more choice` : t`Name a second choice`}
         </button>
       )}
     </div>
@@ -273,7 +273,7 @@ export const WhereSection = memo(function WhereSection(props: PartProps) {
   const kind = useWatch({ control: props.form.control, name: 'kind' });
   if (kind === 'loan' || kind === 'notice') return null;
   return (
-    <FormSection title={say`Where`}>
+    <FormSection title={t`Where`}>
       {kind === 'space' ? (
         <>
           <NamedSpaces {...props} />

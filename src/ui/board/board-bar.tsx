@@ -1,6 +1,6 @@
 'use client';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { MOST_ZOOM } from '@/contracts/language/own-settings';
 import { Minus, Plus } from 'lucide-react';
 import Link from '@/ui/primitives/link';
@@ -81,14 +81,14 @@ function Filters({ address, buildings, categories, go }: BarProps) {
   return (
     <div className="mt-2 flex flex-wrap items-end gap-3 border-t border-rule pt-2">
       <Choice
-        label={say`Building`}
+        label={t`Building`}
         value={address.building}
-        any={say`all`}
+        any={t`all`}
         options={buildings.map((each) => [each, each] as const)}
         onChoose={(building) => set({ building })}
       />
       <label className="small-caps">
-        {say`Seats at least`}
+        {t`Seats at least`}
         <input
           className={small}
           type="number"
@@ -98,35 +98,35 @@ function Filters({ address, buildings, categories, go }: BarProps) {
         />
       </label>
       <Choice
-        label={say`Layout`}
+        label={t`Layout`}
         value={address.layout}
-        any={say`any`}
+        any={t`any`}
         options={LAYOUTS.map((each) => [each, LAYOUT_WORDS[each]] as const)}
         onChoose={(text) => set({ layout: LAYOUTS.find((each) => each === text) ?? null })}
       />
       <Choice
-        label={say`Having`}
+        label={t`Having`}
         value={address.feature}
-        any={say`anything`}
+        any={t`anything`}
         options={FEATURES.map((each) => [each, FEATURE_WORDS[each]] as const)}
         onChoose={(text) => set({ feature: FEATURES.find((each) => each === text) ?? null })}
       />
       <Choice
-        label={say`Category`}
+        label={t`Category`}
         value={address.category}
-        any={say`all`}
+        any={t`all`}
         options={categories.map(({ id, name }) => [id, name] as const)}
         onChoose={(text) => set({ category: Number(text) || null })}
       />
       <Choice
-        label={say`State`}
+        label={t`State`}
         value={address.state}
-        any={say`all`}
+        any={t`all`}
         options={BOOKING_STATES.map((state) => [state, SHOWN_STATE_WORDS[state]] as const)}
         onChoose={(text) => set({ state: (text || null) as BoardAddress['state'] })}
       />
       <label className="small-caps">
-        {say`Host`}
+        {t`Host`}
         <input
           className={`${small} w-40`}
           value={address.host}
@@ -136,15 +136,15 @@ function Filters({ address, buildings, categories, go }: BarProps) {
       </label>
       {address.only.length > 0 && (
         <p>
-          {say`Only ${countText(address.only.length, 'space', 'spaces')} that a search found. `}
+          {t`Only ${countText(address.only.length, 'space', 'spaces')} that a search found. `}
           <button
             type="button"
             className="underline"
             onClick={() => set({ only: [] })}
-          >{say`All others too`}</button>
+          >{t`All others too`}</button>
         </p>
       )}
-      <button type="button" className="press" onClick={() => go(NO_FILTERS)}>{say`Leave nothing out`}</button>
+      <button type="button" className="press" onClick={() => go(NO_FILTERS)}>{t`Leave nothing out`}</button>
     </div>
   );
 }
@@ -171,24 +171,24 @@ export function BoardBar(props: BarProps) {
           {days === 1 ? dayLong(from) : `${dayShort(from).replace(/ \d{4}$/, '')} – ${dayShort(last)}`}
         </h1>
         <div className="no-print flex flex-wrap items-center gap-x-3 gap-y-2">
-          <Steps label={say`Go to`}>
+          <Steps label={t`Go to`}>
             <button
               type="button"
               className="press"
               onClick={() => go({ day: addDays(from, -days) })}
-            >{say`Earlier`}</button>
-            <button type="button" className="press" onClick={() => go({ day: today })}>{say`Today`}</button>
+            >{t`Earlier`}</button>
+            <button type="button" className="press" onClick={() => go({ day: today })}>{t`Today`}</button>
             <button
               type="button"
               className="press"
               onClick={() => go({ day: addDays(from, days) })}
-            >{say`Later`}</button>
+            >{t`Later`}</button>
           </Steps>
-          <Steps label={say`Days side by side`}>
+          <Steps label={t`Days side by side`}>
             <Press
               look="px-2"
-              aria-label={say`One day fewer`}
-              off={days > 1 ? null : say`One day is the least.`}
+              aria-label={t`One day fewer`}
+              off={days > 1 ? null : t`One day is the least.`}
               onClick={() => go({ days: days - 1 }, 'replace')}
             >
               <Minus size={16} aria-hidden="true" />
@@ -196,15 +196,15 @@ export function BoardBar(props: BarProps) {
             <span className="min-w-14 text-center">{countText(days, 'day', 'days')}</span>
             <Press
               look="px-2"
-              aria-label={say`One day more`}
-              off={days < MOST_BOARD_DAYS ? null : say`At most ${MOST_BOARD_DAYS} days.`}
+              aria-label={t`One day more`}
+              off={days < MOST_BOARD_DAYS ? null : t`At most ${MOST_BOARD_DAYS} days.`}
               onClick={() => go({ days: days + 1 }, 'replace')}
             >
               <Plus size={16} aria-hidden="true" />
             </Press>
           </Steps>
           <label className="flex items-center gap-2">
-            {say`Closer`}
+            {t`Closer`}
             <input
               type="range"
               className="w-20 accent-(--accent)"
@@ -221,7 +221,7 @@ export function BoardBar(props: BarProps) {
             aria-expanded={isOpen}
             onClick={() => setOpen((before) => !before)}
           >
-            {count > 0 ? countText(count, 'filter', 'filters') : say`Filter`}
+            {count > 0 ? countText(count, 'filter', 'filters') : t`Filter`}
           </button>
         </div>
         <SavedViews
@@ -230,12 +230,12 @@ export function BoardBar(props: BarProps) {
           here={boardHref({ ...address, day: null, slip: null, pick: null })}
           isSignedIn={props.isSignedIn}
         />
-        <Link className="press no-print ml-auto" href={props.printHref}>{say`Print`}</Link>
+        <Link className="press no-print ml-auto" href={props.printHref}>{t`Print`}</Link>
         <label className="no-print">
-          <span className="sr-only">{say`Find`}</span>
+          <span className="sr-only">{t`Find`}</span>
           <input
             className="field w-36"
-            placeholder={say`space, title`}
+            placeholder={t`space, title`}
             type="search"
             maxLength={MOST_CHARACTERS.search}
             value={address.text}

@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
 import {
   useLayoutEffect,
@@ -131,7 +131,7 @@ export function BoardCanvas(props: CanvasProps) {
       ref={scroller}
       role="application"
       aria-label={label}
-      aria-roledescription={say`board`}
+      aria-roledescription={t`board`}
       aria-describedby="board-keys"
       aria-busy={isLoading}
       tabIndex={0}

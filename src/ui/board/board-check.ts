@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { checkDates } from '@/core/checks/check';
 import { verdictOf, type Finding, type Verdict } from '@/core/checks/findings';
 import type { Side } from '@/core/checks/rules/rule';
@@ -96,7 +96,7 @@ function sentenceOf({ facts, spaceId }: Finding, board: OnBoard, side: Side): st
     place: spaceId === null ? '' : (board.house.space(spaceId)?.name ?? ''),
     equipment:
       'typeId' in facts && facts.typeId !== undefined
-        ? (board.house.pool(facts.typeId)?.name ?? say`This equipment`)
+        ? (board.house.pool(facts.typeId)?.name ?? t`This equipment`)
         : '',
     collider: by ? (board.bookings.find(({ known }) => known?.claimId === by)?.known?.title ?? null) : null,
   });

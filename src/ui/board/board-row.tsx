@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { memo, type CSSProperties, type ReactElement } from 'react';
 import type { HousePool, UseTuple } from '@/contracts/calendar/board';
 import type { Level } from '@/core/equipment/peak-use';
@@ -44,7 +44,7 @@ const rowLabel = ({ href, name, below, code }: LabelProps): ReactElement => (
 );
 
 function spaceLabel(space: SpaceOnBoard, isNarrow: boolean): ReactElement {
-  const facts = [say`to ${space.seats}`, space.outdoor && say`outdoors`, !space.stepFree && say`steps`];
+  const facts = [t`to ${space.seats}`, space.outdoor && t`outdoors`, !space.stepFree && t`steps`];
   return rowLabel({
     href: `/places/${space.code}`,
     name: space.name,
@@ -59,7 +59,7 @@ function poolLabel(pool: HousePool, levels: readonly Level[]): ReactElement {
     name: pool.name,
     below: pool.units.length
       ? pool.units.map(({ name }) => name).join(', ')
-      : say`of ${Math.max(0, ...levels.map(({ stock }) => stock))}`,
+      : t`of ${Math.max(0, ...levels.map(({ stock }) => stock))}`,
   });
 }
 
@@ -86,7 +86,7 @@ function shades({ open, shut }: Opening, axis: TimeAxis): ReactElement[] {
           className="shade-closed absolute inset-y-0 z-[6] flex items-center overflow-hidden bg-paper px-2"
           style={stretch.style}
         >
-          <span className="truncate bg-paper px-1 text-[0.85rem] font-semibold">{say`closed: ${reason}`}</span>
+          <span className="truncate bg-paper px-1 text-[0.85rem] font-semibold">{t`closed: ${reason}`}</span>
         </span>,
       ];
     }),
@@ -104,7 +104,7 @@ function spaceCells(row: SpaceRow, opening: Opening, context: RowContext): (Reac
       .map(({ booking, lane }) =>
         takenTrough({
           booking,
-          via: house.space(booking.spaceId)?.name ?? say`another space`,
+          via: house.space(booking.spaceId)?.name ?? t`another space`,
           axis,
           href: context.detailsHref(booking.id),
           lane: Math.min(lane, 1),

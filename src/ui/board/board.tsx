@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import type { ShortChoices } from '@/contracts/requests/ask-choices';
 import type { BoardCategory, BoardData, BoardSpan, BoardViewer } from '@/contracts/calendar/board';
@@ -125,13 +125,13 @@ export function Board(props: BoardProps) {
       <div ref={frame} className="sheet board-scroll overflow-y-scroll p-6" aria-busy={!hasFailed}>
         {hasFailed ? (
           <p role="alert">
-            {say`The board cannot be loaded just now. `}
-            <button type="button" className="press" onClick={again}>{say`Try again`}</button>
+            {t`The board cannot be loaded just now. `}
+            <button type="button" className="press" onClick={again}>{t`Try again`}</button>
           </p>
         ) : (
-          <p className="text-soft">{say`Loading the board …`}</p>
+          <p className="text-soft">{t`Loading the board …`}</p>
         )}
-        <noscript>{say`The board is drawn by scripts, which are switched off here. The notices at /notices can be read without.`}</noscript>
+        <noscript>{t`The board is drawn by scripts, which are switched off here. The notices at /notices can be read without.`}</noscript>
       </div>
     </>
   );
@@ -260,8 +260,7 @@ function LoadedBoard(props: LoadedProps) {
       />
       {data.failed && (
         <p role="alert" className="border-l-4 border-clash bg-sunk px-3 py-2">
-          {data.failed}{' '}
-          <button type="button" className="press" onClick={data.reload}>{say`Try again`}</button>
+          {data.failed} <button type="button" className="press" onClick={data.reload}>{t`Try again`}</button>
         </p>
       )}
       <div className={slip ? 'grid gap-4 lg:grid-cols-[minmax(0,1fr)_20rem]' : ''}>
@@ -274,7 +273,7 @@ function LoadedBoard(props: LoadedProps) {
               context={context}
               axis={axis}
               now={span.now}
-              label={say`Spaces by time`}
+              label={t`Spaces by time`}
               isLoading={data.isLoading}
               gestures={gestures}
               picked={pickedDragPreview}
@@ -286,7 +285,7 @@ function LoadedBoard(props: LoadedProps) {
             />
           ) : (
             <p className="sheet p-6 text-lg">
-              {say`Nothing on the board passes what you ask for. `}
+              {t`Nothing on the board passes what you ask for. `}
               <button
                 type="button"
                 className="press"
@@ -301,7 +300,7 @@ function LoadedBoard(props: LoadedProps) {
                     category: null,
                   })
                 }
-              >{say`Show all spaces`}</button>
+              >{t`Show all spaces`}</button>
             </p>
           )}
           <NoteStrip note={note} dragPreview={gestures.dragPreview} house={house} rows={rows} />

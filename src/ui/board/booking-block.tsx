@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { CSSProperties, ReactElement } from 'react';
 import type { Interval } from '@/core/time/epoch-minute';
 import { toLocal } from '@/core/time/zone';
@@ -21,12 +21,12 @@ const LOOK: Readonly<Record<BookingState, string>> = {
 
 /** Everything the viewer may know of a booking, in one line; what they may not know is only taken. */
 export function sayBooking({ known, span, state, isOwn }: Booking, place: string, tzid: string): string {
-  const occupied = say`occupied ${duringText(span, tzid)}`;
-  if (!known) return say`${place}: taken, ${occupied}`;
-  const own = isOwn ? say`yours: ` : '';
-  const nth = known.nth ? say`, date ${known.nth}` : '';
+  const occupied = t`occupied ${duringText(span, tzid)}`;
+  if (!known) return t`${place}: taken, ${occupied}`;
+  const own = isOwn ? t`yours: ` : '';
+  const nth = known.nth ? t`, date ${known.nth}` : '';
   const kind = [known.category?.name, known.host].filter(Boolean).join(', ');
-  return `${place}: ${STATE_NOTE[state]}${own}${known.title}${nth}, ${sayHours(known.event, tzid)}, ${occupied}; ${kind}${known.people > 0 ? say`, ${known.people} people` : ''}`;
+  return `${place}: ${STATE_NOTE[state]}${own}${known.title}${nth}, ${sayHours(known.event, tzid)}, ${occupied}; ${kind}${known.people > 0 ? t`, ${known.people} people` : ''}`;
 }
 
 /** So wide is a block that has room for its mark, and for words. */
@@ -50,7 +50,7 @@ function drawnOf(booking: Booking, place: string, tzid: string): Drawn {
   const found = {
     bands: joinedReaches(bandsOnBoard(booking)),
     spoken: sayBooking(booking, place, tzid),
-    title: `${STATE_NOTE[booking.state]}${booking.isOwn ? say`yours: ` : ''}${known?.title ?? say`taken`}`,
+    title: `${STATE_NOTE[booking.state]}${booking.isOwn ? t`yours: ` : ''}${known?.title ?? t`taken`}`,
     hours: known ? `${clock(known.event.start)}–${clock(known.event.end)} ${known.nth ?? ''}` : '',
   };
   drawn.set(booking, found);
@@ -148,7 +148,7 @@ export function takenTrough({ booking, via, axis, href, lane }: ThroughProps): R
       href={href}
       data-slip={booking.id}
       tabIndex={-1}
-      data-note={say`${isTaken ? say`Taken` : say`Wanted`} through ${via}${booking.known ? `: ${booking.known.title}` : ''}`}
+      data-note={t`${isTaken ? t`Taken` : t`Wanted`} through ${via}${booking.known ? `: ${booking.known.title}` : ''}`}
       className={`absolute inset-y-0 z-[5] flex items-end justify-center overflow-hidden no-underline select-none ${isTaken && lane === 0 ? 'bg-sunk/70' : ''}`}
       style={stretch.style}
     >
@@ -156,7 +156,7 @@ export function takenTrough({ booking, via, axis, href, lane }: ThroughProps): R
       <span
         className="truncate px-1 text-[0.76rem] leading-4 text-soft"
         style={{ paddingBottom: 6 + lane * THROUGH_PX }}
-      >{say`${isTaken ? '' : say`waiting `}in ${via}`}</span>
+      >{t`${isTaken ? '' : t`waiting `}in ${via}`}</span>
     </a>
   );
 }

@@ -1,5 +1,5 @@
 'use client';
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import Link from '@/ui/primitives/link';
 import { useState } from 'react';
 import { addMinutes } from '@/core/time/epoch-minute';
@@ -59,13 +59,13 @@ function TypedMove({
   );
   const look = () => {
     const [begin, finish] = [parseLocalDateTime(`${day}T${from}`), parseLocalDateTime(`${day}T${to}`)];
-    if (!begin || !finish) return setFault(say`Give a day and two times.`);
+    if (!begin || !finish) return setFault(t`Give a day and two times.`);
     const start = toEpochMinute(begin, house.tzid, 'offset-before');
     const sameDay = toEpochMinute(finish, house.tzid, 'offset-before');
     // An end before the start is one on the next day.
     const end = sameDay > start ? sameDay : addMinutes(sameDay, 1440);
     const move = moveTo(board, booking, { start, end, spaceId });
-    setFault(move ? '' : say`That is where it stands already.`);
+    setFault(move ? '' : t`That is where it stands already.`);
     if (move) onMove(move);
   };
   return (
@@ -76,11 +76,11 @@ function TypedMove({
         look();
       }}
     >
-      <div className="col-span-2">{field(say`Day`, 'date', day, setDay)}</div>
-      {field(say`From`, 'time', from, setFrom)}
-      {field(say`To`, 'time', to, setTo)}
+      <div className="col-span-2">{field(t`Day`, 'date', day, setDay)}</div>
+      {field(t`From`, 'time', from, setFrom)}
+      {field(t`To`, 'time', to, setTo)}
       <label className="col-span-2">
-        {say`Space`}
+        {t`Space`}
         <select className="field" value={spaceId} onChange={({ target }) => setSpace(Number(target.value))}>
           {house.spaces.map(({ id, name, code }) => (
             <option key={id} value={id}>
@@ -94,7 +94,7 @@ function TypedMove({
           {fault}
         </p>
       )}
-      <button type="submit" className="press col-span-2">{say`Look at it there`}</button>
+      <button type="submit" className="press col-span-2">{t`Look at it there`}</button>
     </Form>
   );
 }
@@ -105,7 +105,7 @@ export function BookingDetails({ booking, board, isManager, onMove, onClose }: B
   const { house } = board;
   const place = house.space(booking.spaceId);
   return (
-    <DetailsPanel title={known?.title ?? say`Taken`} onClose={onClose}>
+    <DetailsPanel title={known?.title ?? t`Taken`} onClose={onClose}>
       <p className="font-semibold">
         {place?.name}, <span className="font-normal">{place?.building}</span>
       </p>
@@ -117,27 +117,27 @@ export function BookingDetails({ booking, board, isManager, onMove, onClose }: B
       {known && (
         <p className="mt-1">
           {LAYOUT_WORDS[known.layout]}
-          {known.people > 0 && say`, ${known.people} people`}
+          {known.people > 0 && t`, ${known.people} people`}
         </p>
       )}
       <BandDrawing bands={bandsOnBoard(booking)} tzid={house.tzid} hue={known?.category?.hue ?? 'ink'} />
       <p className="mt-2">
-        {STATE_SENTENCE[booking.state]} {known?.nth ? say`Date ${known.nth}.` : ''}
+        {STATE_SENTENCE[booking.state]} {known?.nth ? t`Date ${known.nth}.` : ''}
       </p>
       {!known && (
-        <p className="mt-1 text-soft">{say`What it is concerns only its own people and the office.`}</p>
+        <p className="mt-1 text-soft">{t`What it is concerns only its own people and the office.`}</p>
       )}
       {change && (
         <p className="mt-3">
           <Link
             className="press"
             href={`/${isManager ? 'desk' : 'requests'}/${change.reference}`}
-          >{say`Open ${change.reference}`}</Link>
+          >{t`Open ${change.reference}`}</Link>
         </p>
       )}
       {isMovable(booking, isManager) && (
         <details className="mt-3 border-t border-rule pt-2">
-          <summary className="font-semibold">{say`Move or lengthen`}</summary>
+          <summary className="font-semibold">{t`Move or lengthen`}</summary>
           <TypedMove key={booking.id} booking={booking} board={board} onMove={onMove} />
         </details>
       )}

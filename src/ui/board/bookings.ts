@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { BoardCategory, BookingTuple } from '@/contracts/calendar/board';
 import type { ClaimId } from '@/core/ids';
 import { bandsOf, type Band } from '@/core/occupancy/bands';
@@ -66,7 +66,7 @@ function knownOf(tuple: BookingTuple, categories: ReadonlyMap<number, BoardCateg
     title,
     category: category === null ? null : (categories.get(category) ?? null),
     host: tuple[15] ?? '',
-    nth: dates > 1 ? say`${nth!} of ${dates}` : null,
+    nth: dates > 1 ? t`${nth!} of ${dates}` : null,
     layout: tuple[18]!,
     people: tuple[19]!,
   };

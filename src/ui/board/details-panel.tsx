@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { X } from 'lucide-react';
 import { useEffect, useRef, type ReactNode } from 'react';
 
@@ -31,7 +31,7 @@ export function DetailsPanel({
         <h2 className="text-xl">{title}</h2>
         <button
           type="button"
-          aria-label={say`Put the slip away`}
+          aria-label={t`Put the slip away`}
           className="press px-1.5 py-1"
           onClick={onClose}
         >

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 // The board's own shapes, smaller: the key is one line under it.
 const SAMPLE = 'relative inline-block h-[50px] align-middle [zoom:0.56]';
 
@@ -14,7 +14,7 @@ function Sample({ children, width }: { children: React.ReactNode; width: string 
 export function BoardKey() {
   return (
     <div className="text-[0.88rem]">
-      <h2 className="sr-only">{say`Key`}</h2>
+      <h2 className="sr-only">{t`Key`}</h2>
       <ul className="flex flex-wrap items-center gap-x-5 gap-y-1 px-1">
         <li>
           <Sample width="w-44">
@@ -24,32 +24,32 @@ export function BoardKey() {
             <span className="reach reach-host reach-exit left-29 w-7" />
             <span className="reach reach-crew reach-strike left-36 w-8" />
           </Sample>
-          {say` setup · access · event · exit · strike`}
+          {t` setup · access · event · exit · strike`}
         </li>
         <li>
           <Sample width="w-10">
             <span data-hue="green" className="event-block event-waiting inset-x-0" />
           </Sample>
-          {say` waiting for a decision`}
+          {t` waiting for a decision`}
         </li>
         <li>
           <Sample width="w-10">
             <span className="event-block event-taken inset-x-0" />
           </Sample>
-          {say` taken`}
+          {t` taken`}
         </li>
         <li>
           <Sample width="w-10">
             <span className="absolute inset-0 bg-sunk/70" />
             <span className="part-line inset-x-0" />
           </Sample>
-          {say` taken through a space it is part of, or made of`}
+          {t` taken through a space it is part of, or made of`}
         </li>
         <li>
           <Sample width="w-10">
             <span className="shade-closed absolute inset-0" />
           </Sample>
-          {say` closed`}
+          {t` closed`}
         </li>
       </ul>
     </div>

@@ -1,6 +1,6 @@
 'use client';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useEffect, useState } from 'react';
 import type { DateView, RequestView } from '@/contracts/requests/request-view';
 import { toPatchBody } from '@/contracts/requests/patch-body';
@@ -47,13 +47,13 @@ function Widen({
         type="button"
         className="press"
         onClick={() => pick(later.slice(0, 1))}
-      >{say`only this date`}</button>
+      >{t`only this date`}</button>
       <button
         type="button"
         className="press"
         onClick={() => pick(later)}
-      >{say`and ${later.length - 1} later`}</button>
-      <button type="button" className="press" onClick={() => pick(dates)}>{say`all ${dates.length}`}</button>
+      >{t`and ${later.length - 1} later`}</button>
+      <button type="button" className="press" onClick={() => pick(dates)}>{t`all ${dates.length}`}</button>
     </div>
   );
 }
@@ -95,7 +95,7 @@ function MoveForm({
           className="max-h-72 overflow-y-auto"
           tabIndex={0}
           role="region"
-          aria-label={say`Dates of the series`}
+          aria-label={t`Dates of the series`}
         >
           <DateList
             dates={movable}
@@ -120,7 +120,7 @@ function MoveForm({
       </div>
       <KeepIndoors preview={preview} isKept={keepIndoors} onChange={setKeepIndoors} />
       <label className="mt-2 block">
-        {say`Reason`}
+        {t`Reason`}
         <input
           className="field"
           value={reason}
@@ -133,9 +133,9 @@ function MoveForm({
         isMain
         className="mt-3 w-full"
         isBusy={change.isSending}
-        off={ids.length ? null : say`Pick the dates that are to move.`}
+        off={ids.length ? null : t`Pick the dates that are to move.`}
         onClick={() => void run()}
-      >{say`Move ${countText(ids.length, 'date', 'dates')}`}</Press>
+      >{t`Move ${countText(ids.length, 'date', 'dates')}`}</Press>
     </>
   );
 }
@@ -152,10 +152,10 @@ export function MoveDetails({ move, house, isJudged, onMoved, onClose }: MoveDet
       .then(async (reply) =>
         reply.ok
           ? setRequest((await reply.json()) as RequestView)
-          : setFailed(say`This request cannot be read any more. The board is loaded anew.`),
+          : setFailed(t`This request cannot be read any more. The board is loaded anew.`),
       )
       .catch(() => {
-        if (!abort.signal.aborted) setFailed(say`The server cannot be reached just now. Nothing was moved.`);
+        if (!abort.signal.aborted) setFailed(t`The server cannot be reached just now. Nothing was moved.`);
       });
     return () => abort.abort();
   }, [reference]);
@@ -163,8 +163,8 @@ export function MoveDetails({ move, house, isJudged, onMoved, onClose }: MoveDet
   const from = house.space(booking.spaceId)?.name ?? '';
   return (
     <DetailsPanel title={booking.known.title} onClose={onClose}>
-      <p className="text-soft">{say`from ${from}, ${sayHours(booking.known.event, house.tzid)}`}</p>
-      <p className="font-semibold">{say`to ${place}, ${sayHours(move.event, house.tzid)}`}</p>
+      <p className="text-soft">{t`from ${from}, ${sayHours(booking.known.event, house.tzid)}`}</p>
+      <p className="font-semibold">{t`to ${place}, ${sayHours(move.event, house.tzid)}`}</p>
       {isJudged && <VerdictLines {...move.verdict} />}
       <div className="mt-3">
         {failed && (
@@ -172,7 +172,7 @@ export function MoveDetails({ move, house, isJudged, onMoved, onClose }: MoveDet
             {failed}
           </p>
         )}
-        {!request && !failed && <p className="text-soft">{say`Asking the server …`}</p>}
+        {!request && !failed && <p className="text-soft">{t`Asking the server …`}</p>}
         {request && <MoveForm request={request} move={move} onMoved={onMoved} />}
       </div>
     </DetailsPanel>

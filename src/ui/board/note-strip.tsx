@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { VERDICT_WORDS } from '@/contracts/words/states';
 import type { House } from './house';
 import { sayHours } from './move';
@@ -19,13 +19,13 @@ function sayDragPreview(dragPreview: DragPreview, house: House, rows: readonly B
       .slice(from, to + 1)
       .map(nameOf)
       .filter(Boolean);
-    return say`${names.join(say` and `)}, ${hours}. Enter asks for it.`;
+    return t`${names.join(t` and `)}, ${hours}. Enter asks for it.`;
   }
   const { title } = dragPreview.booking.known;
   if (!dragPreview.move)
-    return say`“${title}” is taken up. Arrows move it, Shift and arrows lengthen it, Escape leaves it.`;
+    return t`“${title}” is taken up. Arrows move it, Shift and arrows lengthen it, Escape leaves it.`;
   const { verdict, sentences } = dragPreview.move.verdict;
-  return say`“${title}” to ${nameOf(rows[dragPreview.row])}, ${hours}: ${VERDICT_WORDS[verdict]}. ${sentences[0] ?? ''}`;
+  return t`“${title}” to ${nameOf(rows[dragPreview.row])}, ${hours}: ${VERDICT_WORDS[verdict]}. ${sentences[0] ?? ''}`;
 }
 
 interface NoteProps {
@@ -44,10 +44,10 @@ export function NoteStrip({ note, dragPreview, house, rows }: NoteProps) {
       <p
         id="board-keys"
         className="sr-only"
-      >{say`Arrow keys pick a time and a space, Shift and arrows lengthen it, Enter asks for it, plus and minus zoom. On a booking, M takes it up to be moved.`}</p>
+      >{t`Arrow keys pick a time and a space, Shift and arrows lengthen it, Enter asks for it, plus and minus zoom. On a booking, M takes it up to be moved.`}</p>
     </div>
   );
 }
 
 const hint = (): string =>
-  say`Draw over a free stretch to ask for it; with the board in focus, the arrow keys do the same.`;
+  t`Draw over a free stretch to ask for it; with the board in focus, the arrow keys do the same.`;

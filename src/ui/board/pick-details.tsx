@@ -1,6 +1,6 @@
 'use client';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import Link from '@/ui/primitives/link';
 import { useMemo, useState } from 'react';
 import { isUsuallyPublished } from '@/core/publishing/usual-publication';
@@ -78,7 +78,7 @@ function HoursFields({ pick, onPick }: { pick: Pick; onPick(pick: Pick): void })
   return (
     <div className="mt-2 grid grid-cols-2 gap-3">
       <label className="col-span-2">
-        {say`Day`}
+        {t`Day`}
         <input
           className="field"
           type="date"
@@ -91,7 +91,7 @@ function HoursFields({ pick, onPick }: { pick: Pick; onPick(pick: Pick): void })
         />
       </label>
       <label>
-        {say`From`}
+        {t`From`}
         <input
           className="field"
           type="time"
@@ -101,7 +101,7 @@ function HoursFields({ pick, onPick }: { pick: Pick; onPick(pick: Pick): void })
         />
       </label>
       <label>
-        {say`To`}
+        {t`To`}
         <input
           className="field"
           type="time"
@@ -121,7 +121,7 @@ export function VerdictLines({ verdict, sentences }: BoardVerdict) {
   return (
     <div aria-live="polite" className="mt-3 border-t border-rule pt-2">
       <p className="font-semibold">
-        <VerdictStamp verdict={verdict} /> {verdict === 'clear' ? say`Nothing stands in the way.` : ''}
+        <VerdictStamp verdict={verdict} /> {verdict === 'clear' ? t`Nothing stands in the way.` : ''}
       </p>
       {sentences.slice(0, MOST_SENTENCES).map((sentence) => (
         <p key={sentence} className="mt-1 text-[0.92rem]">
@@ -129,7 +129,7 @@ export function VerdictLines({ verdict, sentences }: BoardVerdict) {
         </p>
       ))}
       {sentences.length > MOST_SENTENCES && (
-        <p className="mt-1 text-[0.92rem] text-soft">{say`and ${sentences.length - MOST_SENTENCES} more`}</p>
+        <p className="mt-1 text-[0.92rem] text-soft">{t`and ${sentences.length - MOST_SENTENCES} more`}</p>
       )}
     </div>
   );
@@ -265,10 +265,10 @@ function ShortFields({
   );
   return (
     <div className="mt-3 grid grid-cols-2 gap-3">
-      {text('title', say`Title`, 'text')}
-      {isLoan ? text('quantity', say`How many`, 'number') : text('people', say`People`, 'number')}
-      {select('categoryId', say`Category`, choices.categories)}
-      {select('hostId', say`Lead host`, choices.hosts)}
+      {text('title', t`Title`, 'text')}
+      {isLoan ? text('quantity', t`How many`, 'number') : text('people', t`People`, 'number')}
+      {select('categoryId', t`Category`, choices.categories)}
+      {select('hostId', t`Lead host`, choices.hosts)}
       <label className="col-span-2 flex min-h-8 items-center gap-2">
         <input
           type="checkbox"
@@ -276,7 +276,7 @@ function ShortFields({
           checked={isPublic}
           onChange={({ target }) => setForm({ ...form, publish: target.checked })}
         />
-        {say`Publish it once approved`}
+        {t`Publish it once approved`}
       </label>
     </div>
   );
@@ -301,15 +301,15 @@ export function PickDetails(props: PickDetailsProps) {
     [board, pick.start, contentText, viewer],
   );
   if (!places.length && !pool) return null;
-  const title = pool ? say`${pool.name}: a loan` : say`A free place`;
+  const title = pool ? t`${pool.name}: a loan` : t`A free place`;
   if (sent)
     return (
-      <DetailsPanel title={sent.isGranted ? say`It is yours` : say`Sent to the office`} onClose={onClose}>
+      <DetailsPanel title={sent.isGranted ? t`It is yours` : t`Sent to the office`} onClose={onClose}>
         <p role="status">
-          {say`${sent.isGranted ? say`Booked at once` : say`Your request has come in`} under the reference `}
+          {t`${sent.isGranted ? t`Booked at once` : t`Your request has come in`} under the reference `}
           <b>{sent.reference}</b>.
         </p>
-        <Link className="press mt-3" href={`/requests/${sent.reference}`}>{say`Open ${sent.reference}`}</Link>
+        <Link className="press mt-3" href={`/requests/${sent.reference}`}>{t`Open ${sent.reference}`}</Link>
       </DetailsPanel>
     );
   return (
@@ -331,13 +331,13 @@ export function PickDetails(props: PickDetailsProps) {
         <HoursFields pick={pick} onPick={onPick} />
         <p className="mt-1 text-[0.86rem] text-soft">
           {pool
-            ? say`When it is wanted; fetching and returning are added.`
-            : say`The advertised hours. Access ${choices.accessMin} and exit ${choices.exitMin} minutes and the crew’s time are added.`}
+            ? t`When it is wanted; fetching and returning are added.`
+            : t`The advertised hours. Access ${choices.accessMin} and exit ${choices.exitMin} minutes and the crew’s time are added.`}
         </p>
         {isLoaded ? (
           <VerdictLines {...verdict} />
         ) : (
-          <p className="mt-3 border-t border-rule pt-2 text-soft">{say`Looking at that day …`}</p>
+          <p className="mt-3 border-t border-rule pt-2 text-soft">{t`Looking at that day …`}</p>
         )}
         {viewer.isSignedIn && (
           <ShortFields
@@ -352,20 +352,20 @@ export function PickDetails(props: PickDetailsProps) {
         {error && <RefusalNote error={error} />}
         {viewer.isSignedIn ? (
           <button type="submit" className="press press-main mt-3 w-full" disabled={request.isSending}>
-            {isInstant(pick, house) && verdict.verdict === 'clear' ? say`Take it` : say`Send the request`}
+            {isInstant(pick, house) && verdict.verdict === 'clear' ? t`Take it` : t`Send the request`}
           </button>
         ) : (
           <Link
             className="press press-main mt-3 w-full"
             href={`/sign-in?next=${encodeURIComponent(boardHref(address))}`}
-          >{say`Sign in to ask for it`}</Link>
+          >{t`Sign in to ask for it`}</Link>
         )}
       </Form>
       {places[0] && (
         <p className="mt-2">
           <Link
             href={askHref({ spaceId: places[0].id, start: pick.start, minutes: pick.minutes })}
-          >{say`More dates, equipment, notes: the whole form`}</Link>
+          >{t`More dates, equipment, notes: the whole form`}</Link>
         </p>
       )}
     </DetailsPanel>

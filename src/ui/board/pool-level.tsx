@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { memo } from 'react';
 import type { HousePool, UseTuple } from '@/contracts/calendar/board';
 import { levels, type Level } from '@/core/equipment/peak-use';
@@ -34,7 +34,7 @@ export const PoolLevel = memo(function PoolLevel({ pool, levels: all, axis, tzid
     if (!stretch) return null;
     const share = Math.max(0, level.left) / most;
     const isShort = level.left < 0;
-    const note = say`${pool.name}, ${duringText(level.span, tzid)}: ${level.stock} there are, ${level.inUse} in use, ${isShort ? say`${-level.left} short` : say`${level.left} left`}`;
+    const note = t`${pool.name}, ${duringText(level.span, tzid)}: ${level.stock} there are, ${level.inUse} in use, ${isShort ? t`${-level.left} short` : t`${level.left} left`}`;
     return (
       <span key={level.span.start} data-note={note} className="absolute inset-y-0" style={stretch.style}>
         <span
@@ -46,8 +46,8 @@ export const PoolLevel = memo(function PoolLevel({ pool, levels: all, axis, tzid
           <span
             className={`absolute bottom-1 left-1 text-[0.8rem] leading-none ${isShort ? 'font-bold text-clash' : level.inUse ? 'font-semibold' : 'text-soft'}`}
           >
-            {isShort ? say`${-level.left} short` : level.left}
-            <span className="sr-only">{say` of ${level.stock} left`}</span>
+            {isShort ? t`${-level.left} short` : level.left}
+            <span className="sr-only">{t` of ${level.stock} left`}</span>
           </span>
         )}
       </span>

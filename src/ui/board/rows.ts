@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { HousePool } from '@/contracts/calendar/board';
 import { lanesOf } from '@/core/time/lanes';
 import type { Booking } from './bookings';
@@ -83,7 +83,7 @@ export function boardRows(
     ),
     ...withHeads(
       pools,
-      ({ store }) => say`Equipment: ${store}`,
+      ({ store }) => t`Equipment: ${store}`,
       (pool) => ({ kind: 'pool' as const, pool }),
     ),
   ];

@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { BoardData, BoardSpan } from '@/contracts/calendar/board';
 import type { LocalDate } from '@/core/time/local-time';
@@ -56,7 +56,7 @@ export interface SpanHandle {
 
 const keyOf = (from: LocalDate, days: number) => `${from} ${days}`;
 const away = (): string =>
-  say`The board cannot be loaded just now. What you see is from before; try again in a moment.`;
+  t`The board cannot be loaded just now. What you see is from before; try again in a moment.`;
 
 /** What stands on the board for some days. While other days are on their way, those before stay. */
 export function useBoardSpan(from: LocalDate, days: number, first: BoardSpan): SpanHandle {

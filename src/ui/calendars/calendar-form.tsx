@@ -1,6 +1,6 @@
 'use client';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState, type SyntheticEvent } from 'react';
 import {
@@ -42,7 +42,7 @@ interface PartProps {
 function NamePart({ fields, faultOf, set }: PartProps) {
   return (
     <section className="grid gap-3">
-      <Labelled label={say`Name`} fault={faultOf('name')}>
+      <Labelled label={t`Name`} fault={faultOf('name')}>
         {(ids) => (
           <input
             {...ids}
@@ -53,11 +53,7 @@ function NamePart({ fields, faultOf, set }: PartProps) {
           />
         )}
       </Labelled>
-      <Labelled
-        label={say`What it is for`}
-        fault={faultOf('about')}
-        hint={say`One line, read beside its name.`}
-      >
+      <Labelled label={t`What it is for`} fault={faultOf('about')} hint={t`One line, read beside its name.`}>
         {(ids) => (
           <input
             {...ids}
@@ -69,9 +65,9 @@ function NamePart({ fields, faultOf, set }: PartProps) {
         )}
       </Labelled>
       <Labelled
-        label={say`Address`}
+        label={t`Address`}
         fault={faultOf('slug')}
-        hint={say`It will be /notices/${addressOf(fields)}. An address it had before goes on leading here.`}
+        hint={t`It will be /notices/${addressOf(fields)}. An address it had before goes on leading here.`}
       >
         {(ids) => (
           <input
@@ -86,9 +82,9 @@ function NamePart({ fields, faultOf, set }: PartProps) {
       </Labelled>
       <div className="flex flex-wrap items-start gap-4">
         <Labelled
-          label={say`Mark`}
+          label={t`Mark`}
           fault={faultOf('mark')}
-          hint={say`Two letters: colour is never the only sign.`}
+          hint={t`Two letters: colour is never the only sign.`}
         >
           {(ids) => (
             <input
@@ -101,7 +97,7 @@ function NamePart({ fields, faultOf, set }: PartProps) {
           )}
         </Labelled>
         <fieldset>
-          <legend className="font-semibold">{say`Colour`}</legend>
+          <legend className="font-semibold">{t`Colour`}</legend>
           <div className="flex flex-wrap gap-3 py-1">
             {CALENDAR_HUES.map((hue) => (
               <label key={hue} className="flex min-h-7 items-center gap-1.5">
@@ -128,35 +124,35 @@ function FilterPart({ fields, choices, set }: PartProps) {
   const narrow = (part: Partial<typeof filter>) => set({ filter: { ...filter, ...part } });
   return (
     <section>
-      <h2 className="text-xl">{say`What stands on it`}</h2>
-      <p className="text-soft">{say`An event must fit every line; a line that says any lets all through.`}</p>
+      <h2 className="text-xl">{t`What stands on it`}</h2>
+      <p className="text-soft">{t`An event must fit every line; a line that says any lets all through.`}</p>
       <PickSeveral
-        legend={say`Categories`}
+        legend={t`Categories`}
         options={choices.categories}
         picked={filter.categories as readonly number[]}
         onChange={(categories) => narrow({ categories: categories as never })}
       />
       <PickSeveral
-        legend={say`Buildings`}
+        legend={t`Buildings`}
         options={choices.buildings}
         picked={filter.buildings as readonly number[]}
         onChange={(buildings) => narrow({ buildings: buildings as never })}
       />
       <PickSeveral
-        legend={say`Spaces, besides those buildings`}
+        legend={t`Spaces, besides those buildings`}
         options={choices.spaces}
         picked={filter.spaces as readonly number[]}
         onChange={(spaces) => narrow({ spaces: spaces as never })}
       />
       <PickSeveral
-        legend={say`Hosts`}
+        legend={t`Hosts`}
         options={choices.hosts}
         picked={filter.hosts as readonly number[]}
         onChange={(hosts) => narrow({ hosts: hosts as never })}
       />
       {choices.audiences.length > 0 && (
         <PickSeveral
-          legend={say`Audiences`}
+          legend={t`Audiences`}
           options={choices.audiences.map((name) => ({ id: name, name }))}
           picked={filter.audiences}
           onChange={(audiences) => narrow({ audiences })}
@@ -170,10 +166,10 @@ function FactsPart({ fields, set }: PartProps) {
   const { facts } = fields;
   return (
     <fieldset>
-      <legend className="text-xl font-semibold">{say`What it tells`}</legend>
+      <legend className="text-xl font-semibold">{t`What it tells`}</legend>
       <p className="text-soft">
-        {say`Day and hours always. `}
-        {facts.length === 0 && <strong>{say`As it is, no more than that the time is taken.`}</strong>}
+        {t`Day and hours always. `}
+        {facts.length === 0 && <strong>{t`As it is, no more than that the time is taken.`}</strong>}
       </p>
       {FACTS.map((fact) => (
         <label key={fact} className="flex min-h-7 items-center gap-2">
@@ -195,7 +191,7 @@ function FactsPart({ fields, set }: PartProps) {
 function ReadersPart({ fields, choices, faultOf, set }: PartProps) {
   return (
     <fieldset>
-      <legend className="text-xl font-semibold">{say`Who may read it`}</legend>
+      <legend className="text-xl font-semibold">{t`Who may read it`}</legend>
       {READER_KINDS.map((kind) => (
         <label key={kind} className="flex min-h-7 items-center gap-2">
           <input
@@ -211,19 +207,19 @@ function ReadersPart({ fields, choices, faultOf, set }: PartProps) {
       {fields.readerKind === 'named' && (
         <div className="pl-6">
           <PickSeveral
-            legend={say`People`}
+            legend={t`People`}
             options={choices.people}
             picked={fields.people}
             onChange={(people) => set({ people })}
           />
           <PickSeveral
-            legend={say`Roles`}
+            legend={t`Roles`}
             options={ROLES.map((role) => ({ id: role, name: role }))}
             picked={fields.roles}
             onChange={(roles) => set({ roles })}
           />
           <PickSeveral
-            legend={say`Members of`}
+            legend={t`Members of`}
             options={choices.hosts}
             picked={fields.organisations}
             onChange={(organisations) => set({ organisations })}
@@ -238,7 +234,7 @@ function ReadersPart({ fields, choices, faultOf, set }: PartProps) {
           checked={fields.startsOn}
           onChange={({ target }) => set({ startsOn: target.checked })}
         />
-        {say`Shown at once where readers see all calendars together`}
+        {t`Shown at once where readers see all calendars together`}
       </label>
     </fieldset>
   );
@@ -265,16 +261,16 @@ function LivePreview({ fields, id }: { fields: CalendarFields; id: number | null
     };
   }, [body]);
   return (
-    <section aria-label={say`What would stand on it now`} className="sheet p-4" aria-live="polite">
+    <section aria-label={t`What would stand on it now`} className="sheet p-4" aria-live="polite">
       <h2 className="flex items-center gap-2 text-xl">
-        <Mark mark={fields.mark || '··'} hue={fields.hue} /> {fields.name || say`The new calendar`}
+        <Mark mark={fields.mark || '··'} hue={fields.hue} /> {fields.name || t`The new calendar`}
       </h2>
-      {!preview && <p className="text-soft">{say`Counting …`}</p>}
+      {!preview && <p className="text-soft">{t`Counting …`}</p>}
       {preview && (
         <>
           <p>
-            <strong>{say`${countText(preview.dates, 'date', 'dates')} to come`}</strong>
-            {say`, of ${countText(preview.events, 'event', 'events')}.`}
+            <strong>{t`${countText(preview.dates, 'date', 'dates')} to come`}</strong>
+            {t`, of ${countText(preview.events, 'event', 'events')}.`}
           </p>
           <ul className="pt-2">
             {preview.lines.map(({ when, title, place }, index) => (
@@ -287,10 +283,10 @@ function LivePreview({ fields, id }: { fields: CalendarFields; id: number | null
             ))}
           </ul>
           {preview.dates > preview.lines.length && preview.lines.length > 0 && (
-            <p className="text-soft">{say`and ${preview.dates - preview.lines.length} more`}</p>
+            <p className="text-soft">{t`and ${preview.dates - preview.lines.length} more`}</p>
           )}
           {preview.dates === 0 && (
-            <p className="pt-1">{say`Nothing fits yet. It fills by itself as soon as something does.`}</p>
+            <p className="pt-1">{t`Nothing fits yet. It fills by itself as soon as something does.`}</p>
           )}
         </>
       )}
@@ -348,9 +344,9 @@ export function CalendarForm({ stored, start, choices }: CalendarFormProps) {
         {error && <RefusalNote error={error} />}
         <p className="flex flex-wrap gap-3">
           <button type="submit" className="press press-main" disabled={isSending}>
-            {stored ? say`Save the calendar` : say`Make the calendar`}
+            {stored ? t`Save the calendar` : t`Make the calendar`}
           </button>
-          <Link className="press" href="/notices/kept">{say`Leave it as it was`}</Link>
+          <Link className="press" href="/notices/kept">{t`Leave it as it was`}</Link>
         </p>
       </div>
       <div className="lg:sticky lg:top-3">

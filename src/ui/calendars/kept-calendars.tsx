@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import type { StoredCalendar } from '@/contracts/publishing/calendars';
 import { FACT_WORDS } from '@/contracts/publishing/words';
@@ -47,7 +47,7 @@ function Twice({
       <button type="button" className="press press-main" autoFocus disabled={isSending} onClick={onYes}>
         {ask}
       </button>
-      <button type="button" className="press" onClick={() => setAsked(false)}>{say`Leave it`}</button>
+      <button type="button" className="press" onClick={() => setAsked(false)}>{t`Leave it`}</button>
     </span>
   );
 }
@@ -60,48 +60,44 @@ function CalendarLine({ calendar, origin, isFirst, isLast, isSending, run }: Lin
       <h2 className="flex flex-wrap items-center gap-3 text-xl">
         <Mark mark={mark} hue={hue} />
         <Link href={link ? `/notices/${slug}?link=${link}` : `/notices/${slug}`}>{name}</Link>
-        <span className="font-sans text-base font-normal text-soft">{say`${countText(coming, 'date', 'dates')} to come`}</span>
+        <span className="font-sans text-base font-normal text-soft">{t`${countText(coming, 'date', 'dates')} to come`}</span>
       </h2>
       {about && <p>{about}</p>}
-      <p>{say`Shows ${showsText}; tells ${facts.length ? listText(facts.map((fact) => FACT_WORDS[fact])) : say`only that it is taken`}.`}</p>
-      <p>{say`Read by ${readersText}. ${startsOn ? '' : say`Not shown at once among the others.`}`}</p>
+      <p>{t`Shows ${showsText}; tells ${facts.length ? listText(facts.map((fact) => FACT_WORDS[fact])) : t`only that it is taken`}.`}</p>
+      <p>{t`Read by ${readersText}. ${startsOn ? '' : t`Not shown at once among the others.`}`}</p>
       {link && (
         <p className="break-all">
-          {say`Private link: `}
+          {t`Private link: `}
           <code>{`${origin}/notices/${slug}?link=${link}`}</code>
         </p>
       )}
       <p className="flex flex-wrap items-center gap-2 pt-2">
-        <Link
-          className="press"
-          href={`/notices/kept/${id}`}
-          aria-label={say`Change ${name}`}
-        >{say`Change`}</Link>
+        <Link className="press" href={`/notices/kept/${id}`} aria-label={t`Change ${name}`}>{t`Change`}</Link>
         <Press
           isBusy={isSending}
-          off={isFirst ? say`It is the first.` : null}
-          aria-label={say`Up: ${name}`}
+          off={isFirst ? t`It is the first.` : null}
+          aria-label={t`Up: ${name}`}
           onClick={() => run('up')}
-        >{say`Up`}</Press>
+        >{t`Up`}</Press>
         <Press
           isBusy={isSending}
-          off={isLast ? say`It is the last.` : null}
-          aria-label={say`Down: ${name}`}
+          off={isLast ? t`It is the last.` : null}
+          aria-label={t`Down: ${name}`}
           onClick={() => run('down')}
-        >{say`Down`}</Press>
+        >{t`Down`}</Press>
         {link && (
           <Twice
-            ask={say`Replace the link`}
-            what={say`of ${name}`}
-            does={say`Whoever holds the present link cannot read it any more.`}
+            ask={t`Replace the link`}
+            what={t`of ${name}`}
+            does={t`Whoever holds the present link cannot read it any more.`}
             isSending={isSending}
             onYes={() => run('replace-link')}
           />
         )}
         <Twice
-          ask={say`End it`}
+          ask={t`End it`}
           what={name}
-          does={say`${countText(coming, 'date', 'dates')} to come will stand there no more; programs that follow it are told so.`}
+          does={t`${countText(coming, 'date', 'dates')} to come will stand there no more; programs that follow it are told so.`}
           isSending={isSending}
           onYes={() => run('retire')}
         />
@@ -128,7 +124,7 @@ export function KeptCalendars({
         </p>
       )}
       {calendars.length === 0 && (
-        <p className="sheet p-6 text-lg">{say`There is no calendar yet. Make the first one.`}</p>
+        <p className="sheet p-6 text-lg">{t`There is no calendar yet. Make the first one.`}</p>
       )}
       <ol className="grid gap-3 xl:grid-cols-2">
         {calendars.map((calendar, index) => (

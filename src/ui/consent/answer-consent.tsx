@@ -1,6 +1,6 @@
 'use client';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
 import { useId, useState } from 'react';
 import { useDraft } from '@/ui/hooks/use-draft';
@@ -55,7 +55,7 @@ export function AnswerConsent({ request }: { request: ConsentRequest }) {
       <h2 id={`${id}-title`} className="text-xl">
         {title}
       </h2>
-      <p className="text-soft">{say`${reference}, ${host}, asked for by ${requester}`}</p>
+      <p className="text-soft">{t`${reference}, ${host}, asked for by ${requester}`}</p>
       {notes && <p className="max-w-3xl whitespace-pre-wrap">{notes}</p>}
       <ul ref={list} className="my-2 max-w-4xl border-t border-rule">
         {dates.map(({ claim, when, places, layout, people, answer: answered, reason: why }) => (
@@ -79,8 +79,8 @@ export function AnswerConsent({ request }: { request: ConsentRequest }) {
         ))}
       </ul>
       <label htmlFor={`${id}-reason`} className="block font-semibold">
-        {say`Reason `}
-        <span className="font-normal text-soft">{say`needed where you do not agree; the office reads it`}</span>
+        {t`Reason `}
+        <span className="font-normal text-soft">{t`needed where you do not agree; the office reads it`}</span>
       </label>
       <textarea
         id={`${id}-reason`}
@@ -94,14 +94,14 @@ export function AnswerConsent({ request }: { request: ConsentRequest }) {
         <Press
           isMain
           isBusy={isSending}
-          off={picked.length ? null : say`Pick dates first.`}
+          off={picked.length ? null : t`Pick dates first.`}
           onClick={() => answer('given')}
-        >{say`Agree to ${count}`}</Press>
+        >{t`Agree to ${count}`}</Press>
         <Press
           isBusy={isSending}
-          off={picked.length ? null : say`Pick dates first.`}
+          off={picked.length ? null : t`Pick dates first.`}
           onClick={() => answer('refused')}
-        >{say`Do not agree to ${count}`}</Press>
+        >{t`Do not agree to ${count}`}</Press>
         {said && (
           <p role={said.isFault ? 'alert' : 'status'} className={said.isFault ? 'text-clash' : ''}>
             {said.text}

@@ -1,14 +1,14 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import type { ConsentLine } from '@/contracts/requests/consent';
 import { send } from '@/ui/hooks/send';
 
 function sayCounts({ given, refused, awaited }: ConsentLine['counts']): string {
   const parts = [
-    given && say`agrees to ${given}`,
-    refused && say`does not agree to ${refused}`,
-    awaited && say`has not answered about ${awaited}`,
+    given && t`agrees to ${given}`,
+    refused && t`does not agree to ${refused}`,
+    awaited && t`has not answered about ${awaited}`,
   ];
   return parts.filter(Boolean).join(', ');
 }
@@ -27,15 +27,12 @@ export function ConsentLines({ reference, lines }: { reference: string; lines: r
   };
   return (
     <section aria-labelledby="consent" className="sheet mb-4 p-3">
-      <h2 id="consent" className="text-lg">{say`Those who look after it`}</h2>
+      <h2 id="consent" className="text-lg">{t`Those who look after it`}</h2>
       <ul>
         {lines.map(({ steward, places, counts, reasons, askedText }) => (
           <li key={steward} className="py-1">
             <strong>{steward}</strong> ({places}) {sayCounts(counts)}
-            {counts.awaited > 0 && askedText && (
-              <span className="text-soft">{say`, asked ${askedText}`}</span>
-            )}
-            .
+            {counts.awaited > 0 && askedText && <span className="text-soft">{t`, asked ${askedText}`}</span>}.
             {reasons.map((reason) => (
               <blockquote key={reason} className="border-l-4 border-rule pl-2 whitespace-pre-wrap">
                 {reason}
@@ -45,7 +42,7 @@ export function ConsentLines({ reference, lines }: { reference: string; lines: r
         ))}
       </ul>
       {lines.some(({ counts }) => counts.awaited > 0) && (
-        <button type="button" className="press" disabled={isSending} onClick={remind}>{say`Remind`}</button>
+        <button type="button" className="press" disabled={isSending} onClick={remind}>{t`Remind`}</button>
       )}
       {said && (
         <p role="status" className="pt-1">

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import Link from '@/ui/primitives/link';
 import { dayShort } from '@/contracts/words/when';
 import type { DateGroup } from '@/contracts/calendar/dates';
@@ -30,7 +30,7 @@ export function ApartTable({ range, groups, by, context, dayHref }: ApartProps) 
       className="sheet relative max-h-[calc(100dvh-17rem)] overflow-auto"
       tabIndex={0}
       role="region"
-      aria-label={say`Apart in columns`}
+      aria-label={t`Apart in columns`}
     >
       <table
         className="w-full table-fixed border-separate border-spacing-0"
@@ -42,7 +42,7 @@ export function ApartTable({ range, groups, by, context, dayHref }: ApartProps) 
               scope="col"
               className="sticky top-0 left-0 z-20 w-26 border-b border-strong-rule bg-raised px-2"
             >
-              <span className="sr-only">{say`Day`}</span>
+              <span className="sr-only">{t`Day`}</span>
             </th>
             {groups.map(({ choice }) => (
               <th

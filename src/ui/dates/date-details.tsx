@@ -1,5 +1,5 @@
 'use client';
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import Link from '@/ui/primitives/link';
 import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { dayLong, secondZoneText } from '@/contracts/words/when';
@@ -31,7 +31,7 @@ export function DateDetails({ entry, tzid, isManager, onClose }: DetailsProps) {
   const isKnown = entry.title !== null;
   const [first] = places;
   return (
-    <DetailsPanel title={entry.title ?? say`Taken`} onClose={onClose}>
+    <DetailsPanel title={entry.title ?? t`Taken`} onClose={onClose}>
       <p className="font-semibold">
         {dayLong(day)}, {hoursText(entry, tzid)}
         {!entry.isAllDay && <span className="block font-normal text-soft">{secondZoneText(entry.span)}</span>}
@@ -51,27 +51,27 @@ export function DateDetails({ entry, tzid, isManager, onClose }: DetailsProps) {
         </p>
       ))}
       {entry.in.host.length > 0 && (
-        <p className="mt-1 text-soft">{entry.in.host.map(({ name }) => name).join(say` with `)}</p>
+        <p className="mt-1 text-soft">{entry.in.host.map(({ name }) => name).join(t` with `)}</p>
       )}
       {entry.text && <p className="mt-2 whitespace-pre-line">{entry.text}</p>}
       <p className="mt-2">
-        {STATE_SENTENCE[state]} {nth && say`Date ${nth}.`}
+        {STATE_SENTENCE[state]} {nth && t`Date ${nth}.`}
       </p>
       {entry.in.calendar.length > 0 && (
-        <p className="mt-1 text-[0.92rem] text-soft">{say`On: ${entry.in.calendar.map(({ name }) => name).join(', ')}.`}</p>
+        <p className="mt-1 text-[0.92rem] text-soft">{t`On: ${entry.in.calendar.map(({ name }) => name).join(', ')}.`}</p>
       )}
       {!isKnown && (
-        <p className="mt-1 text-soft">{say`What it is concerns only its own people and the office.`}</p>
+        <p className="mt-1 text-soft">{t`What it is concerns only its own people and the office.`}</p>
       )}
       <p className="mt-3 flex flex-wrap gap-2">
         {first && state !== 'cancelled' && (
-          <Link className="press" href={boardHref({ day, slip: first.claimSpace })}>{say`On the board`}</Link>
+          <Link className="press" href={boardHref({ day, slip: first.claimSpace })}>{t`On the board`}</Link>
         )}
         {reference && (
           <Link
             className="press"
             href={`/${isManager ? 'desk' : 'requests'}/${reference}`}
-          >{say`Open ${reference}`}</Link>
+          >{t`Open ${reference}`}</Link>
         )}
       </p>
     </DetailsPanel>

@@ -1,6 +1,6 @@
 'use client';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import Link from '@/ui/primitives/link';
 import { useState } from 'react';
 import type { DateChoice, DateChoices, DateGroup, DateState } from '@/contracts/calendar/dates';
@@ -62,7 +62,7 @@ function titleOf({ address, day, range, weekStart }: BarProps): string {
     case 'day':
       return dayLong(day);
     case 'week':
-      return say`Week ${weekNumber(day, weekStart)}, ${daysText(range.from, last)}`;
+      return t`Week ${weekNumber(day, weekStart)}, ${daysText(range.from, last)}`;
     case 'month':
       return monthLong(day);
     case 'year':
@@ -130,16 +130,16 @@ function Chosen({ address, choices, go }: BarProps) {
   return (
     <div
       role="group"
-      aria-label={say`Which ${GROUP_WORDS[by]}`}
+      aria-label={t`Which ${GROUP_WORDS[by]}`}
       className="flex flex-wrap items-center gap-x-2 gap-y-1"
     >
       {isMany && (
         <>
           <input
-            aria-label={say`Add one of the ${GROUP_WORDS[by]}`}
+            aria-label={t`Add one of the ${GROUP_WORDS[by]}`}
             className="field w-52 py-1"
             list="dates-choices"
-            placeholder={only.length ? say`one more` : say`all ${all.length} ${GROUP_WORDS[by]}`}
+            placeholder={only.length ? t`one more` : t`all ${all.length} ${GROUP_WORDS[by]}`}
             value={typed}
             onChange={({ target }) => add(target.value)}
           />
@@ -163,7 +163,7 @@ function Chosen({ address, choices, go }: BarProps) {
           type="button"
           className="px-1 underline"
           onClick={() => go({ only: [] }, 'replace')}
-        >{say`all of them`}</button>
+        >{t`all of them`}</button>
       )}
     </div>
   );
@@ -181,7 +181,7 @@ export function DatesBar(props: BarProps) {
   const { view, by, isApart } = address;
   const turn = (to: 1 | -1) => go({ day: turned(address, day, weekStart, to), slip: null, pick: null });
   const states: [DateState | 'any', string][] = [
-    ['any', say`any state`],
+    ['any', t`any state`],
     ...DATE_STATES.map((state): [DateState, string] => [state, SHOWN_STATE_WORDS[state]]),
   ];
   return (
@@ -189,14 +189,14 @@ export function DatesBar(props: BarProps) {
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
         <h1 className="text-2xl">{titleOf(props)}</h1>
         {address.view === 'day' && <DayNote date={props.day} />}
-        <div role="group" aria-label={say`Go to`} className="flex items-center gap-1.5">
-          <button type="button" className="press" onClick={() => turn(-1)}>{say`Earlier`}</button>
+        <div role="group" aria-label={t`Go to`} className="flex items-center gap-1.5">
+          <button type="button" className="press" onClick={() => turn(-1)}>{t`Earlier`}</button>
           <button
             type="button"
             className="press"
             onClick={() => go({ day: today, slip: null, pick: null })}
-          >{say`Today`}</button>
-          <button type="button" className="press" onClick={() => turn(1)}>{say`Later`}</button>
+          >{t`Today`}</button>
+          <button type="button" className="press" onClick={() => turn(1)}>{t`Later`}</button>
         </div>
         <SavedViews
           screen="dates"
@@ -204,12 +204,12 @@ export function DatesBar(props: BarProps) {
           here={datesHref({ ...address, day: null, slip: null, pick: null })}
           isSignedIn={props.isSignedIn}
         />
-        {view !== 'year' && <Link className="press ml-auto" href={printed(props)}>{say`Print`}</Link>}
+        {view !== 'year' && <Link className="press ml-auto" href={printed(props)}>{t`Print`}</Link>}
         <label className={view === 'year' ? 'ml-auto' : ''}>
-          <span className="sr-only">{say`Find`}</span>
+          <span className="sr-only">{t`Find`}</span>
           <input
             className="field w-44"
-            placeholder={say`title, host, space`}
+            placeholder={t`title, host, space`}
             type="search"
             maxLength={MOST_CHARACTERS.search}
             value={address.text}
@@ -220,18 +220,18 @@ export function DatesBar(props: BarProps) {
       </div>
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
         <p className="flex flex-wrap items-baseline gap-x-1.5">
-          {say`Show`}
+          {t`Show`}
           <Pick
-            label={say`How much`}
+            label={t`How much`}
             value={view}
             options={DATE_VIEWS.map((each) => [each, VIEW_WORDS[each]] as const)}
             onChoose={(value) => go({ view: value, slip: null, pick: null })}
           />
           {(view === 'some' || view === 'list') && (
             <>
-              {say`of`}
+              {t`of`}
               <input
-                aria-label={say`Days`}
+                aria-label={t`Days`}
                 className="w-14 border-b-2 border-strong-rule bg-paper py-0.5 text-center font-semibold"
                 type="number"
                 min={1}
@@ -242,33 +242,33 @@ export function DatesBar(props: BarProps) {
                   if (count >= 1 && count <= 366) go({ count }, 'replace');
                 }}
               />
-              <span>{say`days`}</span>
+              <span>{t`days`}</span>
             </>
           )}
           {view !== 'year' && (
             <>
-              <span>{say`by`}</span>
+              <span>{t`by`}</span>
               <Pick
-                label={say`By`}
+                label={t`By`}
                 value={by}
                 options={DATE_GROUPS.map((each) => [each, GROUP_WORDS[each]] as const)}
                 onChoose={(value) => go({ by: value, only: [] }, 'replace')}
               />
               ,
               <Pick
-                label={say`Together or apart`}
+                label={t`Together or apart`}
                 value={isApart ? 'apart' : 'together'}
                 options={
                   [
-                    ['together', say`each event once`],
-                    ['apart', say`apart in columns`],
+                    ['together', t`each event once`],
+                    ['apart', t`apart in columns`],
                   ] as const
                 }
                 onChoose={(value) => go({ isApart: value === 'apart' }, 'replace')}
               />
-              {say`, in`}
+              {t`, in`}
               <Pick
-                label={say`State`}
+                label={t`State`}
                 value={address.state ?? 'any'}
                 options={states}
                 onChoose={(value) => go({ state: value === 'any' ? null : value }, 'replace')}
@@ -284,7 +284,7 @@ export function DatesBar(props: BarProps) {
               checked={address.withCancelled}
               onChange={({ target }) => go({ withCancelled: target.checked }, 'replace')}
             />
-            {say`cancelled ones too`}
+            {t`cancelled ones too`}
           </label>
         )}
       </div>
@@ -294,7 +294,7 @@ export function DatesBar(props: BarProps) {
           <Link
             href={`/notices/kept/new?by=${by}${address.only.length ? `&only=${address.only.join('.')}` : ''}`}
             className="inline-block min-h-6 underline"
-          >{say`Make a calendar of ${address.only.length ? say`these` : say`this`}`}</Link>
+          >{t`Make a calendar of ${address.only.length ? t`these` : t`this`}`}</Link>
         </p>
       )}
     </div>

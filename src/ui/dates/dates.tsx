@@ -1,5 +1,5 @@
 'use client';
-import { say, texts, sayNumber } from '@/contracts/language/say';
+import { t, texts, sayNumber } from '@/contracts/language/translate';
 import Link from '@/ui/primitives/link';
 import { useEffect, useMemo, useState } from 'react';
 import type { DayStripDay } from '@/contracts/calendar/board';
@@ -145,9 +145,9 @@ function View(view: ViewProps) {
     return (
       <p className="sheet p-6 text-lg">
         {address.text || address.only.length || address.state
-          ? say`Nothing here is what you look for.`
-          : say`Nothing is on in these days.`}{' '}
-        <Link className="press" href={datesHref({ view: address.view, day })}>{say`Show everything`}</Link>
+          ? t`Nothing here is what you look for.`
+          : t`Nothing is on in these days.`}{' '}
+        <Link className="press" href={datesHref({ view: address.view, day })}>{t`Show everything`}</Link>
       </p>
     );
   if (!columns.length)
@@ -199,14 +199,14 @@ export function Dates(props: DatesProps) {
       />
       {failed && (
         <p role="alert" className="border-l-4 border-clash bg-sunk px-3 py-2">
-          {failed} <button type="button" className="press" onClick={reload}>{say`Try again`}</button>
+          {failed} <button type="button" className="press" onClick={reload}>{t`Try again`}</button>
         </p>
       )}
       {reply?.isCut && !isYear && (
         <p
           role="status"
           className="border-l-4 border-look bg-sunk px-3 py-2"
-        >{say`Only the first ${sayNumber(MOST_DATES)} dates are shown. Choose ${GROUP_WORDS[address.by]} or fewer days to see all.`}</p>
+        >{t`Only the first ${sayNumber(MOST_DATES)} dates are shown. Choose ${GROUP_WORDS[address.by]} or fewer days to see all.`}</p>
       )}
       <div className={slip ? 'grid grid-cols-[minmax(0,1fr)] gap-4 lg:grid-cols-[minmax(0,1fr)_20rem]' : ''}>
         <div className="min-w-0" aria-busy={isLoading}>
@@ -222,7 +222,7 @@ export function Dates(props: DatesProps) {
             <>
               <View {...{ address, day, today, range, entries, props, context, go }} />
               <p role="status" className="pt-2 text-[0.92rem] text-soft">
-                {isLoading ? say`Loading …` : countText(entries.length, 'date', 'dates')}
+                {isLoading ? t`Loading …` : countText(entries.length, 'date', 'dates')}
               </p>
             </>
           )}

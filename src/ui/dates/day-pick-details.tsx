@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import Link from '@/ui/primitives/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -34,9 +34,9 @@ export function DayPickDetails({ pick, onClose }: PickProps) {
   const look = () => {
     const start = parseLocalDateTime(`${pick.day}T${from}`);
     const end = parseLocalDateTime(`${pick.day}T${to}`);
-    if (!start || !end) return setFault(say`Give two times: a day alone is not asked for.`);
+    if (!start || !end) return setFault(t`Give two times: a day alone is not asked for.`);
     const many = Number(people);
-    if (!Number.isInteger(many) || many < 1) return setFault(say`Give how many people come.`);
+    if (!Number.isInteger(many) || many < 1) return setFault(t`Give how many people come.`);
     setFault('');
     router.push(
       `/places?${new URLSearchParams({ people, day: pick.day, from: timeOf(start), to: timeOf(end) }).toString().replace(/%3A/g, ':')}`,
@@ -65,10 +65,10 @@ export function DayPickDetails({ pick, onClose }: PickProps) {
           look();
         }}
       >
-        {time(say`From`, from, setFrom)}
-        {time(say`To`, to, setTo)}
+        {time(t`From`, from, setFrom)}
+        {time(t`To`, to, setTo)}
         <label className="col-span-2">
-          {say`People`}
+          {t`People`}
           <input
             className="field"
             type="number"
@@ -82,13 +82,13 @@ export function DayPickDetails({ pick, onClose }: PickProps) {
             {fault}
           </p>
         )}
-        <button type="submit" className="press press-main col-span-2">{say`Find a place then`}</button>
+        <button type="submit" className="press press-main col-span-2">{t`Find a place then`}</button>
       </Form>
       <p className="mt-3">
         <Link
           className="press w-full"
           href={boardHref({ day: pick.day })}
-        >{say`See that day on the board`}</Link>
+        >{t`See that day on the board`}</Link>
       </p>
     </DetailsPanel>
   );

@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { DateChoice, DateChoices, DateGroup, DateState, DateTuple } from '@/contracts/calendar/dates';
 import { DATE_STATES } from '@/contracts/calendar/dates';
 import { dayShort, sayClock, sayTime } from '@/contracts/words/when';
@@ -83,7 +83,7 @@ export function readEntries(tuples: readonly DateTuple[], choices: DateChoices):
         host: all('host', hosts),
         calendar: all('calendar', calendars),
       },
-      nth: of > 1 ? say`${nth} of ${of}` : null,
+      nth: of > 1 ? t`${nth} of ${of}` : null,
       people,
       text,
       reference,
@@ -107,14 +107,12 @@ export function hoursText({ span, isAllDay }: Pick<DateEntry, 'span' | 'isAllDay
   const [start, end] = [toLocal(span.start, tzid), toLocal(span.end, tzid)];
   if (isAllDay) {
     const last = lastDayOf(start, end);
-    return dateOf(start) === last
-      ? say`all day`
-      : say`all day, ${dayShort(dateOf(start))} to ${dayShort(last)}`;
+    return dateOf(start) === last ? t`all day` : t`all day, ${dayShort(dateOf(start))} to ${dayShort(last)}`;
   }
   const endsAtMidnight = timeOf(end) === '00:00' && addDays(dateOf(end), -1) === dateOf(start);
   return dateOf(start) === dateOf(end) || endsAtMidnight
     ? `${sayTime(start)}–${endsAtMidnight ? sayClock(1440) : sayTime(end)}`
-    : say`${sayTime(start)} to ${sayTime(end)} on ${dayShort(dateOf(end))}`;
+    : t`${sayTime(start)} to ${sayTime(end)} on ${dayShort(dateOf(end))}`;
 }
 
 /** The same in a list of days: on the day it begins from when to when, else until when. */
@@ -131,13 +129,13 @@ function isWholeOn(entry: DateEntry, day: LocalDate, tzid: string): boolean {
 /** What of an entry falls on a day, as hours: `10:00`, or `until 02:00` where it began before. */
 export function hoursOnDay(entry: DateEntry, day: LocalDate, tzid: string): string {
   const whole = dayInterval(day, tzid);
-  if (isWholeOn(entry, day, tzid)) return say`all day`;
+  if (isWholeOn(entry, day, tzid)) return t`all day`;
   if (entry.span.start >= whole.start) return sayTime(toLocal(entry.span.start, tzid));
-  return say`until ${sayTime(toLocal(entry.span.end, tzid))}`;
+  return t`until ${sayTime(toLocal(entry.span.end, tzid))}`;
 }
 
 export const placesText = ({ places }: Pick<DateEntry, 'places'>): string =>
-  places.map(({ name }) => name).join(' + ') || say`no space`;
+  places.map(({ name }) => name).join(' + ') || t`no space`;
 
 const STATE_WORD: Readonly<Record<DateState, string>> = texts({
   approved: '',
@@ -147,14 +145,14 @@ const STATE_WORD: Readonly<Record<DateState, string>> = texts({
 });
 
 export const titleText = ({ title, state, isOwn }: DateEntry): string =>
-  title === null ? say`taken` : `${STATE_WORD[state]}${isOwn ? say`yours: ` : ''}${title}`;
+  title === null ? t`taken` : `${STATE_WORD[state]}${isOwn ? t`yours: ` : ''}${title}`;
 
 /** Everything in one line, for who cannot see how it is drawn. */
 export const sayEntry = (entry: DateEntry, tzid: string): string =>
   [
     `${dayShort(dateOf(toLocal(entry.span.start, tzid)))}, ${hoursText(entry, tzid)}`,
     titleText(entry),
-    entry.nth && say`date ${entry.nth}`,
+    entry.nth && t`date ${entry.nth}`,
     placesText(entry),
     entry.in.category[0]?.name,
   ]

@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import Link from '@/ui/primitives/link';
 import { dayLong } from '@/contracts/words/when';
 import { addDays, type LocalDate } from '@/core/time/local-time';
@@ -47,10 +47,10 @@ function MonthDay({ date, isOther, props }: { date: LocalDate; isOther: boolean;
         </Link>
         <button
           type="button"
-          aria-label={say`Ask for something on ${dayLong(date)}`}
+          aria-label={t`Ask for something on ${dayLong(date)}`}
           className="text-[0.82rem] text-soft underline opacity-0 group-hover:opacity-100 focus-visible:opacity-100"
           onClick={() => onPick(date)}
-        >{say`ask`}</button>
+        >{t`ask`}</button>
       </div>
       <DayNote date={date} className="block px-1 leading-tight" />
       <ul>
@@ -70,7 +70,7 @@ function MonthDay({ date, isOther, props }: { date: LocalDate; isOther: boolean;
         <Link
           href={dayHref(date)}
           className="mt-0.5 inline-block min-h-6 px-1 text-[0.85rem]"
-        >{say`and ${there.length - shown.length} more`}</Link>
+        >{t`and ${there.length - shown.length} more`}</Link>
       )}
     </td>
   );
@@ -86,7 +86,7 @@ export function MonthSheet(props: MonthProps) {
         <thead>
           <tr className="text-left">
             <th scope="col" className="small-caps w-10">
-              <span className="sr-only">{say`Week`}</span>
+              <span className="sr-only">{t`Week`}</span>
             </th>
             {names.map((name) => (
               <th key={name} scope="col" className="small-caps px-1.5 pb-1">
@@ -103,8 +103,8 @@ export function MonthSheet(props: MonthProps) {
                   href={weekHref(week)}
                   className="inline-block min-h-6 min-w-6 text-[0.85rem] text-soft no-underline hover:underline"
                 >
-                  <span aria-hidden="true">{say`w${weekNumber(week, weekStart)}`}</span>
-                  <span className="sr-only">{say`Week ${weekNumber(week, weekStart)}`}</span>
+                  <span aria-hidden="true">{t`w${weekNumber(week, weekStart)}`}</span>
+                  <span className="sr-only">{t`Week ${weekNumber(week, weekStart)}`}</span>
                 </Link>
               </th>
               {Array.from({ length: 7 }, (_, index) => addDays(week, index)).map((date) => (

@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import Link from '@/ui/primitives/link';
 import type { ReactNode } from 'react';
 import { sayClock } from '@/contracts/words/when';
@@ -172,17 +172,12 @@ export function TimeColumns(props: ColumnsProps) {
   const marks = Array.from({ length: (hours.to - hours.from) / 60 }, (_, index) => hours.from + index * 60);
   const whole = columns.map(({ day, entries }) => onDay(entries, day, context.tzid).filter(isWholeDay));
   return (
-    <div
-      className="sheet relative overflow-x-auto"
-      tabIndex={0}
-      role="region"
-      aria-label={say`Dates by hour`}
-    >
+    <div className="sheet relative overflow-x-auto" tabIndex={0} role="region" aria-label={t`Dates by hour`}>
       <table className="w-full table-fixed" style={{ minWidth: 64 + columns.length * 120 }}>
         <thead>
           <tr>
             <th scope="col" className="w-14">
-              <span className="sr-only">{say`Hour`}</span>
+              <span className="sr-only">{t`Hour`}</span>
             </th>
             {columns.map(({ key, head, label, day, isToday }) => (
               <th
@@ -194,10 +189,10 @@ export function TimeColumns(props: ColumnsProps) {
                   {head}
                   <button
                     type="button"
-                    aria-label={say`Ask for something on ${label}`}
+                    aria-label={t`Ask for something on ${label}`}
                     className="text-[0.82rem] text-soft underline opacity-0 group-hover:opacity-100 focus-visible:opacity-100"
                     onClick={() => onPick(day, null)}
-                  >{say`ask`}</button>
+                  >{t`ask`}</button>
                 </span>
               </th>
             ))}
@@ -207,7 +202,7 @@ export function TimeColumns(props: ColumnsProps) {
               <th
                 scope="row"
                 className="small-caps border-y border-strong-rule pr-1 text-right align-top"
-              >{say`all day`}</th>
+              >{t`all day`}</th>
               {columns.map(({ key }, index) => (
                 <td key={key} className="border-y border-l border-strong-rule border-l-rule py-0.5 align-top">
                   {whole[index]!.map((entry) => (

@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { DatesReply } from '@/contracts/calendar/dates';
 import { useAddress } from '@/ui/hooks/use-address';
@@ -9,7 +9,7 @@ const FORM = { read: readDatesAddress, href: datesHref };
 export const useDatesAddress = () => useAddress<DatesAddress>(FORM);
 
 const away = (): string =>
-  say`The dates cannot be loaded just now. What you see is from before; try again in a moment.`;
+  t`The dates cannot be loaded just now. What you see is from before; try again in a moment.`;
 
 /** The dates a query asks for. While others are on their way, those before stay. */
 export function useDates(query: string | null, first: { query: string; reply: DatesReply | null }) {

@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import Link from '@/ui/primitives/link';
 import type { DayStripDay } from '@/contracts/calendar/board';
 import { countText, dayLong, monthName } from '@/contracts/words/when';
@@ -19,8 +19,8 @@ interface YearProps {
 const sayDay = (date: LocalDate, day: DayStripDay | undefined): string =>
   [
     dayLong(date),
-    day && say`${Math.round(day.fullness * 100)} % full`,
-    day?.waiting && say`${day.waiting} waiting`,
+    day && t`${Math.round(day.fullness * 100)} % full`,
+    day?.waiting && t`${day.waiting} waiting`,
     day?.clashing && countText(day.clashing, 'of them clashes', 'of them clash'),
   ]
     .filter(Boolean)
@@ -34,16 +34,16 @@ export function YearDayStrips({ year, today, days, dayHref, monthHref }: YearPro
   return (
     <div className="relative overflow-x-auto">
       <table className="w-full min-w-[60rem] table-fixed">
-        <caption className="sr-only">{say`How full each day of ${year} is`}</caption>
+        <caption className="sr-only">{t`How full each day of ${year} is`}</caption>
         <thead>
           <tr>
-            <th scope="col" className="small-caps w-28 text-left">{say`Month`}</th>
+            <th scope="col" className="small-caps w-28 text-left">{t`Month`}</th>
             {Array.from({ length: 31 }, (_, index) => (
               <th key={index} scope="col" className="small-caps text-center font-normal">
                 {index + 1}
               </th>
             ))}
-            <th scope="col" className="small-caps w-20 text-right">{say`Full`}</th>
+            <th scope="col" className="small-caps w-20 text-right">{t`Full`}</th>
           </tr>
         </thead>
         <tbody>
@@ -95,7 +95,7 @@ export function YearDayStrips({ year, today, days, dayHref, monthHref }: YearPro
           })}
         </tbody>
       </table>
-      <p className="pt-2 text-[0.92rem] text-soft">{say`A bar is the occupied share of the open hours of all spaces; the tallest is ${Math.round(fullest * 100)} %. A figure above it counts dates that wait.`}</p>
+      <p className="pt-2 text-[0.92rem] text-soft">{t`A bar is the occupied share of the open hours of all spaces; the tallest is ${Math.round(fullest * 100)} %. A figure above it counts dates that wait.`}</p>
     </div>
   );
 }

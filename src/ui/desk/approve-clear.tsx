@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { FootBar } from '@/ui/primitives/foot-bar';
 import { useState } from 'react';
 import { whyTooMany, type ChangeBody } from '@/contracts/requests/change';
@@ -47,18 +47,18 @@ export function ApproveClear({ picked, onDone }: { picked: readonly DeskLine[]; 
   const [isOpen, setOpen] = useState(false);
   const with_ = picked.filter(({ clear }) => clear.length);
   const dates = with_.reduce((sum, { clear }) => sum + clear.length, 0);
-  const words = say`Approve ${countText(dates, 'clear date', 'clear dates')} of ${countText(with_.length, 'request', 'requests')}`;
+  const words = t`Approve ${countText(dates, 'clear date', 'clear dates')} of ${countText(with_.length, 'request', 'requests')}`;
   if (!picked.length && !change.doneText && !change.error) return null;
   return (
     <FootBar isUp={picked.length > 0} onKeyDown={({ key }) => key === 'Escape' && setOpen(false)}>
       <ChangeDone change={change} />
       {isOpen && dates > 0 && (
-        <section aria-label={say`What it would do`} className="sheet border-l-4 border-l-clear px-3 py-2">
-          <ul className="max-h-40 overflow-y-auto text-[0.95rem]" tabIndex={0} aria-label={say`Requests`}>
+        <section aria-label={t`What it would do`} className="sheet border-l-4 border-l-clear px-3 py-2">
+          <ul className="max-h-40 overflow-y-auto text-[0.95rem]" tabIndex={0} aria-label={t`Requests`}>
             {with_.map(({ reference, title, clear, nextText }) => (
               <li key={reference}>
                 <strong>{title}</strong>
-                {say`: ${countText(clear.length, 'date', 'dates')}, the first ${nextText}`}
+                {t`: ${countText(clear.length, 'date', 'dates')}, the first ${nextText}`}
               </li>
             ))}
           </ul>
@@ -73,7 +73,7 @@ export function ApproveClear({ picked, onDone }: { picked: readonly DeskLine[]; 
             off={
               dates
                 ? whyTooMany(dates)
-                : say`None of the picked requests has a clear date: open one to decide it.`
+                : t`None of the picked requests has a clear date: open one to decide it.`
             }
             onClick={async () => {
               if (!isOpen) return setOpen(true);
@@ -83,10 +83,10 @@ export function ApproveClear({ picked, onDone }: { picked: readonly DeskLine[]; 
               }
             }}
           >
-            {dates === 0 ? say`Nothing of it is clear` : isOpen ? words : `${words} …`}
+            {dates === 0 ? t`Nothing of it is clear` : isOpen ? words : `${words} …`}
           </Press>
           {isOpen && (
-            <button type="button" className="press" onClick={() => setOpen(false)}>{say`Not now`}</button>
+            <button type="button" className="press" onClick={() => setOpen(false)}>{t`Not now`}</button>
           )}
           <span className="text-soft">{countText(picked.length, 'request picked', 'requests picked')}</span>
         </div>

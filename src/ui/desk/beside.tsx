@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import Link from '@/ui/primitives/link';
 import type { RenewLine, RiskLine, TodayLine } from '@/contracts/decisions/desk';
 import { countText } from '@/contracts/words/when';
@@ -15,10 +15,10 @@ function Part({ title, empty, children }: { title: string; empty: string; childr
 const ITEM = 'border-t border-rule py-1.5 text-[0.95rem] leading-snug';
 
 const setText = ({ setups, openSetups, isLate }: TodayLine): string => {
-  if (setups === 0) return say`nothing to set`;
-  if (openSetups === 0) return say`set`;
-  const words = setups === openSetups ? say`not set yet` : say`${openSetups} of ${setups} not set yet`;
-  return isLate ? say`${words}, late` : words;
+  if (setups === 0) return t`nothing to set`;
+  if (openSetups === 0) return t`set`;
+  const words = setups === openSetups ? t`not set yet` : t`${openSetups} of ${setups} not set yet`;
+  return isLate ? t`${words}, late` : words;
 };
 
 const Today = ({ line }: { line: TodayLine }) => (
@@ -29,7 +29,7 @@ const Today = ({ line }: { line: TodayLine }) => (
       <span className="block text-soft">
         {line.places} ·{' '}
         <span className={line.isLate ? 'font-semibold text-clash' : ''}>
-          {line.isOver ? say`over` : setText(line)}
+          {line.isOver ? t`over` : setText(line)}
         </span>
       </span>
     </span>
@@ -52,7 +52,7 @@ const Risk = ({ line }: { line: RiskLine }) => (
 const Renew = ({ line }: { line: RenewLine }) => (
   <li className={ITEM}>
     <Link href={`/desk/${line.reference}`}>{line.title}</Link>
-    <span className="block text-soft">{say`${line.whenText}. Approved up to ${line.lastText}${line.isEndless ? say`; the dates after that come to the desk by themselves.` : '.'}`}</span>
+    <span className="block text-soft">{t`${line.whenText}. Approved up to ${line.lastText}${line.isEndless ? t`; the dates after that come to the desk by themselves.` : '.'}`}</span>
   </li>
 );
 
@@ -65,19 +65,19 @@ interface BesideProps {
 /** What needs an eye beside what waits: bookings at risk, the day and its setting-up, series that come to an end. */
 export const Beside = ({ risks, today, renew }: BesideProps) => (
   <div className="grid content-start gap-4">
-    <Part title={say`At risk`} empty={say`Nothing that is booked is at risk.`}>
+    <Part title={t`At risk`} empty={t`Nothing that is booked is at risk.`}>
       {risks.map((line) => (
         <Risk key={`${line.reference} ${line.when} ${line.sentence}`} line={line} />
       ))}
     </Part>
-    <Part title={say`On today`} empty={say`Nothing is on today.`}>
+    <Part title={t`On today`} empty={t`Nothing is on today.`}>
       {today.map((line) => (
         <Today key={`${line.reference} ${line.times}`} line={line} />
       ))}
     </Part>
     {renew.length > 0 && (
       <Part
-        title={say`${countText(renew.length, 'series comes', 'series come')} to an end in six weeks`}
+        title={t`${countText(renew.length, 'series comes', 'series come')} to an end in six weeks`}
         empty=""
       >
         {renew.map((line) => (

@@ -1,6 +1,6 @@
 'use client';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { FootBar } from '@/ui/primitives/foot-bar';
 import { useState } from 'react';
 import type { BookingLine, BookingsView } from '@/contracts/decisions/bookings';
@@ -31,7 +31,7 @@ function MoveInputs({
   return (
     <>
       <label className="text-[0.93rem]">
-        <span className="block text-soft">{say`Days later`}</span>
+        <span className="block text-soft">{t`Days later`}</span>
         <input
           className="field w-24"
           type="number"
@@ -43,13 +43,13 @@ function MoveInputs({
         />
       </label>
       <label className="text-[0.93rem]">
-        <span className="block text-soft">{say`Beginning at`}</span>
+        <span className="block text-soft">{t`Beginning at`}</span>
         <input className="field w-32" type="time" value={fields.startsAt} onChange={set('startsAt')} />
       </label>
       <label className="text-[0.93rem]">
-        <span className="block text-soft">{say`In`}</span>
+        <span className="block text-soft">{t`In`}</span>
         <select className="field w-48" value={fields.space} onChange={set('space')}>
-          <option value="">{say`where they are`}</option>
+          <option value="">{t`where they are`}</option>
           {spaces.map(({ id, name }) => (
             <option key={id} value={id}>
               {name}
@@ -67,7 +67,7 @@ type Preview = ReturnType<typeof usePreview>;
 function ToCancel({ picked }: { picked: readonly BookingLine[] }) {
   return (
     <div role="alert" className="basis-full border-l-4 border-clash bg-sunk px-3 py-2">
-      <p className="font-semibold">{say`These are cancelled, and those who asked are told:`}</p>
+      <p className="font-semibold">{t`These are cancelled, and those who asked are told:`}</p>
       <ul className="max-h-40 overflow-y-auto">
         {picked.map(({ occurrence, title, when, reference }) => (
           <li key={occurrence}>
@@ -103,10 +103,8 @@ function Foresight({ step, preview }: { step: ChangeBody['step'] | null; preview
 
 /** Why there is nothing to do yet with what is picked. */
 function whyNothing(command: Command, isSaid: boolean): string {
-  if (command === 'category') return say`Choose a category first.`;
-  return isSaid
-    ? say`None of them can: what is in the way is said above.`
-    : say`Say first where they move to.`;
+  if (command === 'category') return t`Choose a category first.`;
+  return isSaid ? t`None of them can: what is in the way is said above.` : t`Say first where they move to.`;
 }
 
 interface BookingsCommandProps {
@@ -140,7 +138,7 @@ export function BookingsCommand({ picked, view, onDone }: BookingsCommandProps) 
   const whyOff = !isReady
     ? whyNothing(command, step !== null)
     : needsReason && !reason.trim()
-      ? say`Write why: those who asked read it.`
+      ? t`Write why: those who asked read it.`
       : null;
   const run = async () => {
     if (command === 'cancel' && !isMeant) return setMeant(true);
@@ -163,14 +161,14 @@ export function BookingsCommand({ picked, view, onDone }: BookingsCommandProps) 
   if (!picked.length && !change.doneText && !change.error && !change.isSending) return null;
   const words =
     command === 'category'
-      ? say`Change the category of ${countText(items.length, 'request', 'requests')}`
+      ? t`Change the category of ${countText(items.length, 'request', 'requests')}`
       : blocked.size > 0
-        ? say`${COMMANDS[command]} the ${possible.length} that can be`
+        ? t`${COMMANDS[command]} the ${possible.length} that can be`
         : isMeant && command === 'cancel'
-          ? say`Cancel these ${countText(possible.length, 'booking', 'bookings')}`
+          ? t`Cancel these ${countText(possible.length, 'booking', 'bookings')}`
           : `${COMMANDS[command]} ${countText(possible.length, 'booking', 'bookings')}`;
   return (
-    <FootBar aria-label={say`Together`} isUp={picked.length > 0}>
+    <FootBar aria-label={t`Together`} isUp={picked.length > 0}>
       <ChangeDone change={change} />
       {picked.length > 0 && (
         <Form
@@ -181,7 +179,7 @@ export function BookingsCommand({ picked, view, onDone }: BookingsCommandProps) 
           }}
         >
           <label className="text-[0.93rem]">
-            <span className="block text-soft">{say`Together`}</span>
+            <span className="block text-soft">{t`Together`}</span>
             <select
               className="field w-48"
               value={command}
@@ -200,13 +198,13 @@ export function BookingsCommand({ picked, view, onDone }: BookingsCommandProps) 
           {command === 'move' && <MoveInputs fields={fields} spaces={view.spaces} onChange={setFields} />}
           {command === 'category' && (
             <label className="text-[0.93rem]">
-              <span className="block text-soft">{say`To`}</span>
+              <span className="block text-soft">{t`To`}</span>
               <select
                 className="field w-48"
                 value={category}
                 onChange={({ target }) => setCategory(target.value)}
               >
-                <option value="">{say`choose one`}</option>
+                <option value="">{t`choose one`}</option>
                 {view.categories.map(({ id, name }) => (
                   <option key={id} value={id}>
                     {name}
@@ -217,9 +215,7 @@ export function BookingsCommand({ picked, view, onDone }: BookingsCommandProps) 
           )}
           <label className="min-w-48 flex-1 text-[0.93rem]">
             <span className="block text-soft">
-              {needsReason
-                ? say`Why: needed here, those who asked read it`
-                : say`Why (those who asked read it)`}
+              {needsReason ? t`Why: needed here, those who asked read it` : t`Why (those who asked read it)`}
             </span>
             <input
               className="field"

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import {
   STATES_SOUGHT,
   type BookingsQuery,
@@ -12,7 +12,7 @@ interface BookingsFilterProps extends Pick<BookingsView, 'spaces' | 'categories'
 }
 
 const stateSoughtText = (state: StateSought): string =>
-  state === 'any' ? say`any state` : state === 'both' ? say`approved or waiting` : STATE_WORDS[state];
+  state === 'any' ? t`any state` : state === 'both' ? t`approved or waiting` : STATE_WORDS[state];
 
 const Field = ({ label, children }: { label: string; children: React.ReactNode }) => (
   <label className="text-[0.93rem]">
@@ -25,18 +25,18 @@ const Field = ({ label, children }: { label: string; children: React.ReactNode }
 export function BookingsFilter({ query, spaces, categories }: BookingsFilterProps) {
   return (
     <form action="/desk/bookings" className="mb-3 flex flex-wrap items-end gap-3">
-      <Field label={say`Title, host, who asked, reference`}>
+      <Field label={t`Title, host, who asked, reference`}>
         <input className="field w-52" type="search" name="q" defaultValue={query.q} />
       </Field>
-      <Field label={say`From`}>
+      <Field label={t`From`}>
         <input className="field w-36" type="date" name="from" defaultValue={query.from ?? ''} />
       </Field>
-      <Field label={say`To`}>
+      <Field label={t`To`}>
         <input className="field w-36" type="date" name="to" defaultValue={query.to ?? ''} />
       </Field>
-      <Field label={say`Space`}>
+      <Field label={t`Space`}>
         <select className="field w-40" name="space" defaultValue={query.space ?? ''}>
-          <option value="">{say`all spaces`}</option>
+          <option value="">{t`all spaces`}</option>
           {spaces.map(({ id, name }) => (
             <option key={id} value={id}>
               {name}
@@ -44,9 +44,9 @@ export function BookingsFilter({ query, spaces, categories }: BookingsFilterProp
           ))}
         </select>
       </Field>
-      <Field label={say`Category`}>
+      <Field label={t`Category`}>
         <select className="field w-36" name="category" defaultValue={query.category ?? ''}>
-          <option value="">{say`all categories`}</option>
+          <option value="">{t`all categories`}</option>
           {categories.map(({ id, name }) => (
             <option key={id} value={id}>
               {name}
@@ -54,7 +54,7 @@ export function BookingsFilter({ query, spaces, categories }: BookingsFilterProp
           ))}
         </select>
       </Field>
-      <Field label={say`State`}>
+      <Field label={t`State`}>
         <select className="field w-40" name="state" defaultValue={query.state}>
           {STATES_SOUGHT.map((state) => (
             <option key={state} value={state}>
@@ -63,14 +63,14 @@ export function BookingsFilter({ query, spaces, categories }: BookingsFilterProp
           ))}
         </select>
       </Field>
-      <Field label={say`Asked for`}>
+      <Field label={t`Asked for`}>
         <select className="field w-36" name="made" defaultValue={query.made}>
-          <option value="any">{say`either way`}</option>
-          <option value="single">{say`one by one`}</option>
-          <option value="series">{say`as a series`}</option>
+          <option value="any">{t`either way`}</option>
+          <option value="single">{t`one by one`}</option>
+          <option value="series">{t`as a series`}</option>
         </select>
       </Field>
-      <button type="submit" className="press">{say`Look`}</button>
+      <button type="submit" className="press">{t`Look`}</button>
     </form>
   );
 }

@@ -1,4 +1,4 @@
-import { texts } from '@/contracts/language/say';
+import { texts } from '@/contracts/language/translate';
 import type { BookingLine } from '@/contracts/decisions/bookings';
 import type { ChangeBody } from '@/contracts/requests/change';
 

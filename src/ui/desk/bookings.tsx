@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import { isOpen, type BookingLine, type BookingsView } from '@/contracts/decisions/bookings';
 import Link from '@/ui/primitives/link';
@@ -30,7 +30,7 @@ function Rows({ lines, picked, onPick }: RowsProps) {
               <input
                 {...boxOf(line.occurrence)}
                 className="size-6 accent-(--accent)"
-                aria-label={say`Pick ${line.title}, ${line.when}`}
+                aria-label={t`Pick ${line.title}, ${line.when}`}
               />
             )}
           </td>
@@ -45,14 +45,14 @@ function Rows({ lines, picked, onPick }: RowsProps) {
                 <span className="text-[0.92rem] text-soft">
                   {' '}
                   {line.host} · <span className="whitespace-nowrap">{line.reference}</span>
-                  {line.isSeries && say` · of a series`}
+                  {line.isSeries && t` · of a series`}
                 </span>
               </span>
             </span>
           </td>
           <td className="px-2 py-1.5">{line.places}</td>
           <td className="px-2 py-1.5 text-soft">
-            {line.isPast && isOpen(line) ? say`over` : STATE_WORDS[line.state]}
+            {line.isPast && isOpen(line) ? t`over` : STATE_WORDS[line.state]}
           </td>
         </tr>
       ))}
@@ -86,32 +86,32 @@ export function Bookings({ view, inAnyState }: { view: BookingsView; inAnyState:
     <>
       <p className="flex flex-wrap items-baseline gap-x-4 pb-2" role="status">
         <span>
-          {say`${coming.length} to come, ${over.length} over`}
-          {notBooked.length > 0 && say`, ${notBooked.length} not booked`}
-          {isCut && say`; more are like that than are listed: narrow it down`}
+          {t`${coming.length} to come, ${over.length} over`}
+          {notBooked.length > 0 && t`, ${notBooked.length} not booked`}
+          {isCut && t`; more are like that than are listed: narrow it down`}
         </span>
-        {inAnyState && <Link href={inAnyState}>{say`Look in any state`}</Link>}
+        {inAnyState && <Link href={inAnyState}>{t`Look in any state`}</Link>}
         {coming.length > 0 && (
           <button
             type="button"
             className="underline"
             onClick={() => setPicked(new Set(coming.map(({ occurrence }) => occurrence)))}
-          >{say`Pick the ${coming.length} to come`}</button>
+          >{t`Pick the ${coming.length} to come`}</button>
         )}
         {picked.length > 0 && (
           <button
             type="button"
             className="underline"
             onClick={() => setPicked(new Set())}
-          >{say`Pick none`}</button>
+          >{t`Pick none`}</button>
         )}
       </p>
       {lines.length > 0 ? (
-        <div className="sheet overflow-x-auto" tabIndex={0} role="region" aria-label={say`Bookings`}>
+        <div className="sheet overflow-x-auto" tabIndex={0} role="region" aria-label={t`Bookings`}>
           <table className="w-full min-w-[52rem] text-left">
             <thead className="small-caps border-b border-strong-rule">
               <tr>
-                {[say`Pick`, say`When`, say`What`, say`Where`, say`State`].map((head) => (
+                {[t`Pick`, t`When`, t`What`, t`Where`, t`State`].map((head) => (
                   <th key={head} scope="col" className="px-2 py-2 font-semibold first:pl-3">
                     {head}
                   </th>
@@ -119,14 +119,14 @@ export function Bookings({ view, inAnyState }: { view: BookingsView; inAnyState:
               </tr>
             </thead>
             <Rows lines={coming} {...shown} />
-            {over.length > 0 && <Head words={say`Over already`} />}
+            {over.length > 0 && <Head words={t`Over already`} />}
             <Rows lines={over} {...shown} />
-            {notBooked.length > 0 && <Head words={say`Not booked`} />}
+            {notBooked.length > 0 && <Head words={t`Not booked`} />}
             <Rows lines={notBooked} {...shown} />
           </table>
         </div>
       ) : (
-        <p className="sheet p-6 text-lg">{say`No booking is like that. Take something out of what is looked for.`}</p>
+        <p className="sheet p-6 text-lg">{t`No booking is like that. Take something out of what is looked for.`}</p>
       )}
       <BookingsCommand picked={picked} view={view} onDone={() => setPicked(new Set())} />
     </>

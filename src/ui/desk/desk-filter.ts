@@ -1,4 +1,4 @@
-import { texts } from '@/contracts/language/say';
+import { texts } from '@/contracts/language/translate';
 import type { DeskLine } from '@/contracts/decisions/desk';
 
 /** How the desk can be narrowed and ordered; all of it stands in the address. */

@@ -1,5 +1,5 @@
 'use client';
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
 import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useLayoutEffect, useMemo, useState, type ComponentProps } from 'react';
@@ -49,9 +49,9 @@ function LossCell({ line }: { line: DeskLine }) {
         {line.loss?.when ?? line.waitText}
       </span>
       <span className="block text-[0.92rem] text-soft">
-        {line.loss?.what ?? say`begins`}
+        {line.loss?.what ?? t`begins`}
         <span className="block">
-          {line.isAnswerAwaited ? say`waits for an answer` : say`asked ${line.askedText}`}
+          {line.isAnswerAwaited ? t`waits for an answer` : t`asked ${line.askedText}`}
         </span>
       </span>
     </>
@@ -97,7 +97,7 @@ interface LineProps extends ComponentProps<'tr'> {
 const LineRow = ({ line, box, ...row }: LineProps) => (
   <tr {...row} className={`border-b border-rule align-top hover:bg-paper ${box.checked ? 'bg-sunk' : ''}`}>
     <td className="py-2 pl-3">
-      <input {...box} className="size-6 accent-(--accent)" aria-label={say`Pick ${line.title}`} />
+      <input {...box} className="size-6 accent-(--accent)" aria-label={t`Pick ${line.title}`} />
     </td>
     <td className="w-36 px-2 py-2">
       <LossCell line={line} />
@@ -153,7 +153,7 @@ export function DeskTable({ lines, isInSteps, picked, onPick }: DeskTableProps) 
   });
   const items = virtual.getVirtualItems();
   return (
-    <div className="sheet overflow-x-auto" tabIndex={0} role="region" aria-label={say`Waiting requests`}>
+    <div className="sheet overflow-x-auto" tabIndex={0} role="region" aria-label={t`Waiting requests`}>
       <table className="w-full min-w-[52rem] text-left" aria-rowcount={rows.length + 1}>
         <thead className="small-caps border-b border-strong-rule">
           <tr>
@@ -163,7 +163,7 @@ export function DeskTable({ lines, isInSteps, picked, onPick }: DeskTableProps) 
                 scope="col"
                 className={`px-2 py-2 font-semibold ${index === PEOPLE_AT ? 'text-right' : ''}`}
               >
-                {head || <span className="sr-only">{say`Pick`}</span>}
+                {head || <span className="sr-only">{t`Pick`}</span>}
               </th>
             ))}
           </tr>

@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useSearchParams } from 'next/navigation';
 import { useState } from 'react';
 import type { DeskView } from '@/contracts/decisions/desk';
@@ -76,44 +76,44 @@ export function Desk({ view, kept }: DeskProps) {
   return (
     <>
       <div className="flex flex-wrap items-center gap-x-4 pb-2">
-        <h1 className="text-3xl">{say`What waits for you`}</h1>
+        <h1 className="text-3xl">{t`What waits for you`}</h1>
         <SavedViews screen="desk" first={kept} here={addressOf(filter)} isSignedIn />
-        <Link href="/desk/bookings" className="ml-auto">{say`Many bookings at once`}</Link>
-        <Link href="/outbox">{say`Outbox: ${view.mailWaiting} to be sent`}</Link>
+        <Link href="/desk/bookings" className="ml-auto">{t`Many bookings at once`}</Link>
+        <Link href="/outbox">{t`Outbox: ${view.mailWaiting} to be sent`}</Link>
       </div>
       <div className="grid gap-5 xl:grid-cols-[minmax(0,1fr)_19rem]">
         <div>
           <div className="mb-2 flex flex-wrap items-end gap-3">
             <label className="min-w-40 flex-1 text-[0.93rem]">
-              <span className="block text-soft">{say`Find`}</span>
+              <span className="block text-soft">{t`Find`}</span>
               <input
                 className="field"
                 type="search"
-                placeholder={say`title, host, reference, place …`}
+                placeholder={t`title, host, reference, place …`}
                 value={filter.q}
                 onChange={({ target }) => set({ q: target.value })}
               />
             </label>
             <Choice
-              label={say`Seen to by`}
+              label={t`Seen to by`}
               value={filter.whose}
               table={WHOSE}
               onChange={(whose) => set({ whose })}
             />
             <Choice
-              label={say`Which`}
+              label={t`Which`}
               value={filter.standing}
               table={STANDING}
               onChange={(standing) => set({ standing })}
             />
             <Choice
-              label={say`In`}
+              label={t`In`}
               value={filter.building}
-              table={{ '': say`all buildings`, ...Object.fromEntries(buildings.map((name) => [name, name])) }}
+              table={{ '': t`all buildings`, ...Object.fromEntries(buildings.map((name) => [name, name])) }}
               onChange={(building) => set({ building })}
             />
             <Choice
-              label={say`In order of`}
+              label={t`In order of`}
               value={filter.order}
               table={ORDERS}
               onChange={(order) => set({ order })}
@@ -122,26 +122,26 @@ export function Desk({ view, kept }: DeskProps) {
           <p className="flex flex-wrap items-center gap-x-4 gap-y-1 pb-2" role="status">
             <span>
               {countText(lines.length, 'request', 'requests')}
-              {lines.length < view.lines.length && say` of ${view.lines.length}`}
+              {lines.length < view.lines.length && t` of ${view.lines.length}`}
             </span>
             {filter.q.trim() && (
               <Link
                 href={`/desk/bookings?${new URLSearchParams({ q: filter.q.trim(), state: 'any' })}`}
-              >{say`Look for it among all requests, decided ones too`}</Link>
+              >{t`Look for it among all requests, decided ones too`}</Link>
             )}
             {clear.length > 0 && (
               <button
                 type="button"
                 className="underline"
                 onClick={() => setPicked(new Set(clear.map(({ reference }) => reference)))}
-              >{say`Pick the ${clear.length} with clear dates`}</button>
+              >{t`Pick the ${clear.length} with clear dates`}</button>
             )}
             {picked.size > 0 && (
               <button
                 type="button"
                 className="underline"
                 onClick={() => setPicked(new Set())}
-              >{say`Pick none`}</button>
+              >{t`Pick none`}</button>
             )}
           </p>
           {lines.length ? (
@@ -149,8 +149,8 @@ export function Desk({ view, kept }: DeskProps) {
           ) : (
             <p className="sheet p-6 text-lg">
               {view.lines.length
-                ? say`Nothing on the desk is like that. Take something out of the filter.`
-                : say`Nothing waits. New requests come in here, what is lost first by waiting on top.`}
+                ? t`Nothing on the desk is like that. Take something out of the filter.`
+                : t`Nothing waits. New requests come in here, what is lost first by waiting on top.`}
             </p>
           )}
           <ApproveClear

@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Handler } from '@/contracts/decisions/desk';
@@ -28,15 +28,15 @@ export function HandledBy({ reference, title, handler, isMine }: HandledByProps)
   };
   return (
     <span className="flex flex-wrap items-baseline gap-x-2">
-      {handler && <span>{isMine ? say`you` : handler.name}</span>}
+      {handler && <span>{isMine ? t`you` : handler.name}</span>}
       <button
         type="button"
         className="text-[0.92rem] underline"
-        aria-label={isMine ? say`Give back: ${title}` : say`Take on: ${title}`}
+        aria-label={isMine ? t`Give back: ${title}` : t`Take on: ${title}`}
         disabled={isSending}
         onClick={() => give(isMine ? 'nobody' : 'me')}
       >
-        {isMine ? say`Give back` : say`Take on`}
+        {isMine ? t`Give back` : t`Take on`}
       </button>
       {fault && <span className="text-clash">{fault}</span>}
     </span>

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { DeskLine } from '@/contracts/decisions/desk';
 import { countText } from '@/contracts/words/when';
 import { CallStamp, VerdictStamp } from '@/ui/primitives/verdict-stamp';
@@ -18,16 +18,16 @@ export function LineStamps({ line }: { line: DeskLine }) {
           count={total > 1 ? line.verdicts[verdict] : undefined}
         />
       ))}
-      {line.offered > 0 && <CallStamp words={say`${line.offered} offered`} />}
+      {line.offered > 0 && <CallStamp words={t`${line.offered} offered`} />}
       {line.consentRefused > 0 && (
-        <CallStamp words={total > 1 ? say`${line.consentRefused} refused consent` : say`consent refused`} />
+        <CallStamp words={total > 1 ? t`${line.consentRefused} refused consent` : t`consent refused`} />
       )}
       {line.changesWanted > 0 && (
         <CallStamp words={countText(line.changesWanted, 'change wanted', 'changes wanted')} />
       )}
-      {line.atRisk > 0 && <CallStamp words={say`${line.atRisk} at risk`} />}
+      {line.atRisk > 0 && <CallStamp words={t`${line.atRisk} at risk`} />}
       {line.rivals > 0 && (
-        <span className="text-[0.88rem] text-look">{say`${countText(line.rivals, 'other wants', 'others want')} the place`}</span>
+        <span className="text-[0.88rem] text-look">{t`${countText(line.rivals, 'other wants', 'others want')} the place`}</span>
       )}
     </span>
   );

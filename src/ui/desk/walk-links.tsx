@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useSyncExternalStore } from 'react';
 import Link from '@/ui/primitives/link';
 import { placeInWalk, type WalkPlace } from './walk';
@@ -18,15 +18,15 @@ export function WalkLinks({ reference }: { reference: string }) {
   const { at, of, before, next } = place;
   return (
     <span className="flex min-w-0 flex-wrap items-baseline gap-x-4">
-      <span className="text-soft">{say`${at} of ${of} on the desk`}</span>
+      <span className="text-soft">{t`${at} of ${of} on the desk`}</span>
       {before && (
         <Link
           href={`/desk/${before.reference}`}
           className="max-w-72 truncate"
-        >{say`Before: ${before.title}`}</Link>
+        >{t`Before: ${before.title}`}</Link>
       )}
       {next && (
-        <Link href={`/desk/${next.reference}`} className="max-w-72 truncate">{say`Next: ${next.title}`}</Link>
+        <Link href={`/desk/${next.reference}`} className="max-w-72 truncate">{t`Next: ${next.title}`}</Link>
       )}
     </span>
   );

@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { DisplayReply } from '@/contracts/publishing/display';
 import { dayLong, sayTime } from '@/contracts/words/when';
 import { displayState } from '@/core/publishing/display';
@@ -37,15 +37,15 @@ export function DoorDisplay({ first, source }: { first: DisplayReply; source: st
         {stateText(state, now, tzid)}
       </p>
       {state.now && state.isOn && (
-        <section aria-label={say`Now`} className="text-[6vmin] leading-tight">
-          <p className="text-[3.5vmin]">{say`Now`}</p>
+        <section aria-label={t`Now`} className="text-[6vmin] leading-tight">
+          <p className="text-[3.5vmin]">{t`Now`}</p>
           <p className="font-semibold">{titleOf(state.now)}</p>
           <p className="tabular-nums">{hoursOf(state.now, now, tzid)}</p>
         </section>
       )}
       {state.next && (
-        <section aria-label={say`Next`} className="text-[4.5vmin] leading-tight">
-          <p className="text-[3.5vmin]">{say`Next`}</p>
+        <section aria-label={t`Next`} className="text-[4.5vmin] leading-tight">
+          <p className="text-[3.5vmin]">{t`Next`}</p>
           <p>
             <span className="tabular-nums">{hoursOf(state.next, now, tzid)}</span>{' '}
             <strong>{titleOf(state.next)}</strong>

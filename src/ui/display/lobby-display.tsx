@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { DisplayReply } from '@/contracts/publishing/display';
 import { dayLong, sayTime } from '@/contracts/words/when';
 import { displayState } from '@/core/publishing/display';
@@ -24,9 +24,9 @@ export function LobbyDisplay({ first, source }: { first: DisplayReply; source: s
       <table className="w-full border-collapse text-left text-[3.2vmin] leading-tight">
         <thead>
           <tr className="border-b-[0.6vmin] border-black text-[2.6vmin]">
-            <th scope="col" className="py-[1vmin] pr-[2vmin]">{say`Place`}</th>
-            <th scope="col" className="pr-[2vmin]">{say`Now`}</th>
-            <th scope="col">{say`Next`}</th>
+            <th scope="col" className="py-[1vmin] pr-[2vmin]">{t`Place`}</th>
+            <th scope="col" className="pr-[2vmin]">{t`Now`}</th>
+            <th scope="col">{t`Next`}</th>
           </tr>
         </thead>
         <tbody>
@@ -54,7 +54,7 @@ export function LobbyDisplay({ first, source }: { first: DisplayReply; source: s
                       {titleOf(state.next)}
                     </>
                   ) : (
-                    say`nothing more`
+                    t`nothing more`
                   )}
                 </td>
               </tr>

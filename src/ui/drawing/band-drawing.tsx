@@ -1,4 +1,4 @@
-import { texts } from '@/contracts/language/say';
+import { texts } from '@/contracts/language/translate';
 import { sayTime, secondZoneText } from '@/contracts/words/when';
 import type { Band } from '@/core/occupancy/bands';
 import type { Interval } from '@/core/time/epoch-minute';

@@ -1,6 +1,6 @@
 'use client';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { say, sayAs } from '@/contracts/language/say';
+import { t, tAs } from '@/contracts/language/translate';
 import { useId, useOptimistic, useState, useTransition } from 'react';
 import type { EventSetup } from '@/contracts/work-orders/event-setup';
 import { useSubmit } from '@/ui/hooks/use-submit';
@@ -20,7 +20,7 @@ function Count({ event }: { event: EventSetup }) {
     });
   return (
     <div>
-      <label htmlFor={id} className="block font-semibold">{say`How many came`}</label>
+      <label htmlFor={id} className="block font-semibold">{t`How many came`}</label>
       <div className="flex flex-wrap items-center gap-3">
         <input
           id={id}
@@ -37,9 +37,9 @@ function Count({ event }: { event: EventSetup }) {
         <span
           id={`${id}-of`}
           className="text-soft"
-        >{say`${event.expected} were expected${event.attendance.byText ? say`; counted by ${event.attendance.byText}` : ''}`}</span>
+        >{t`${event.expected} were expected${event.attendance.byText ? t`; counted by ${event.attendance.byText}` : ''}`}</span>
         <span role="status" className="text-soft">
-          {said && say`kept`}
+          {said && t`kept`}
         </span>
       </div>
       <RefusalNote error={error} />
@@ -58,7 +58,7 @@ function Names({ event }: { event: EventSetup }) {
   const path = `/api/events/${event.date.id}/attendance`;
   return (
     <details open={names.length > 0}>
-      <summary className="cursor-pointer py-1 font-semibold">{say`By name${names.length ? say`: ${names.filter(({ isHere }) => isHere).length} of ${names.length} here` : ''}`}</summary>
+      <summary className="cursor-pointer py-1 font-semibold">{t`By name${names.length ? t`: ${names.filter(({ isHere }) => isHere).length} of ${names.length} here` : ''}`}</summary>
       <ul className="grid gap-x-6 sm:grid-cols-2">
         {names.map(({ name, isHere }) => (
           <li key={name}>
@@ -86,7 +86,7 @@ function Names({ event }: { event: EventSetup }) {
           void submit(path, { kind: 'names', names: typed }).then((isDone) => isDone && setTyped(''));
         }}
       >
-        <label htmlFor={id} className="font-semibold">{say`More names, a line each`}</label>
+        <label htmlFor={id} className="font-semibold">{t`More names, a line each`}</label>
         <textarea
           id={id}
           className="field min-h-20"
@@ -94,7 +94,7 @@ function Names({ event }: { event: EventSetup }) {
           onChange={({ target }) => setTyped(target.value)}
         />
         <div>
-          <button type="submit" className="press">{say`Put on the list`}</button>
+          <button type="submit" className="press">{t`Put on the list`}</button>
         </div>
       </Form>
       <RefusalNote error={error} />
@@ -109,7 +109,7 @@ function FollowUps({ event }: { event: EventSetup }) {
   const [due, setDue] = useState('');
   return (
     <div>
-      <h3 className="text-lg">{say`Left to do`}</h3>
+      <h3 className="text-lg">{t`Left to do`}</h3>
       <ul>
         {event.followUps.map((each) => (
           <li key={each.id}>
@@ -125,8 +125,8 @@ function FollowUps({ event }: { event: EventSetup }) {
                 {each.doneText ? <s>{each.text}</s> : each.text}{' '}
                 <span className={each.isOverdue ? 'font-semibold text-clash' : 'text-soft'}>
                   {each.doneText
-                    ? say`done by ${each.doneText}`
-                    : (each.dueText && say`by ${each.dueText}`) || say`noted by ${each.byText}`}
+                    ? t`done by ${each.doneText}`
+                    : (each.dueText && t`by ${each.dueText}`) || t`noted by ${each.byText}`}
                 </span>
               </span>
             </label>
@@ -147,7 +147,7 @@ function FollowUps({ event }: { event: EventSetup }) {
         }}
       >
         <div className="grow">
-          <label htmlFor={`${id}-text`} className="block font-semibold">{say`What is left to do`}</label>
+          <label htmlFor={`${id}-text`} className="block font-semibold">{t`What is left to do`}</label>
           <input
             id={`${id}-text`}
             className="field"
@@ -157,7 +157,7 @@ function FollowUps({ event }: { event: EventSetup }) {
           />
         </div>
         <div>
-          <label htmlFor={`${id}-due`} className="block font-semibold">{sayAs('due')`By`}</label>
+          <label htmlFor={`${id}-due`} className="block font-semibold">{tAs('due')`By`}</label>
           <input
             id={`${id}-due`}
             type="date"
@@ -166,7 +166,7 @@ function FollowUps({ event }: { event: EventSetup }) {
             onChange={({ target }) => setDue(target.value)}
           />
         </div>
-        <button type="submit" className="press" disabled={isSending}>{say`Note it`}</button>
+        <button type="submit" className="press" disabled={isSending}>{t`Note it`}</button>
       </Form>
       <RefusalNote error={error} />
     </div>
@@ -177,7 +177,7 @@ function FollowUps({ event }: { event: EventSetup }) {
 export function Afterwards({ event }: { event: EventSetup }) {
   return (
     <section className="sheet grid gap-4 p-4" aria-labelledby="afterwards">
-      <h2 id="afterwards" className="text-xl">{say`Who came, and what is left`}</h2>
+      <h2 id="afterwards" className="text-xl">{t`Who came, and what is left`}</h2>
       <Count key={`${event.date.id} ${event.attendance.people}`} event={event} />
       <Names event={event} />
       <FollowUps event={event} />

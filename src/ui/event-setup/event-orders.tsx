@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { EventSetup } from '@/contracts/work-orders/event-setup';
 import { OrderCard } from '@/ui/setups/order-card';
 import { useSubmit } from '@/ui/hooks/use-submit';
@@ -13,7 +13,7 @@ export function EventOrders({ event }: { event: EventSetup }) {
   return (
     <section aria-labelledby="orders">
       <div className="flex flex-wrap items-center gap-3 pb-2">
-        <h2 id="orders" className="text-xl">{say`Orders`}</h2>
+        <h2 id="orders" className="text-xl">{t`Orders`}</h2>
         {event.isOffice && waiting.length > 0 && (
           <button
             type="button"
@@ -22,20 +22,20 @@ export function EventOrders({ event }: { event: EventSetup }) {
             onClick={() => void submit('/api/orders/issue', { orders: waiting })}
           >
             {waiting.length === 1
-              ? say`Issue the one that waits now`
-              : say`Issue the ${waiting.length} that wait now`}
+              ? t`Issue the one that waits now`
+              : t`Issue the ${waiting.length} that wait now`}
           </button>
         )}
       </div>
       <RefusalNote error={error} />
       {event.orders.length ? (
-        <ol className="grid gap-3" aria-label={say`Orders of this date`}>
+        <ol className="grid gap-3" aria-label={t`Orders of this date`}>
           {event.orders.map((order) => (
             <OrderCard key={order.id} order={order} />
           ))}
         </ol>
       ) : (
-        <p className="sheet p-4">{say`There is no work for this date.`}</p>
+        <p className="sheet p-4">{t`There is no work for this date.`}</p>
       )}
       {event.isOffice && !event.date.isPast && (
         <div className="sheet mt-3 p-4">

@@ -1,6 +1,6 @@
 'use client';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useState, type SyntheticEvent } from 'react';
 import type { EventSetup } from '@/contracts/work-orders/event-setup';
 import { TEMPLATE_PHASE_WORDS } from '@/contracts/words/orders';
@@ -41,13 +41,13 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
         className="press"
         aria-expanded={isOpen}
         onClick={() => setOpen(!isOpen)}
-      >{say`An order of one’s own`}</button>{' '}
+      >{t`An order of one’s own`}</button>{' '}
       <span role="status" className="text-soft">
         {said}
       </span>
       {isOpen && (
         <Form className="mt-3 grid gap-3" onSubmit={(submitted) => void order(submitted)} noValidate>
-          <Labelled label={say`What is to be done`} fault={faultOf('title')}>
+          <Labelled label={t`What is to be done`} fault={faultOf('title')}>
             {(ids) => (
               <input
                 {...ids}
@@ -66,7 +66,7 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
               faults={{ teamId: faultOf('teamId'), personId: faultOf('personId') }}
               onChange={set}
             />
-            <Labelled label={say`It is done`} fault={faultOf('phase')}>
+            <Labelled label={t`It is done`} fault={faultOf('phase')}>
               {(ids) => (
                 <select
                   {...ids}
@@ -84,19 +84,19 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
             </Labelled>
           </div>
           <EdgeField
-            legend={isThere ? say`Somebody is there from` : say`Done by`}
+            legend={isThere ? t`Somebody is there from` : t`Done by`}
             value={fields.due}
             fault={faultOf('offsetMin')}
             onChange={(due) => set({ due })}
           />
           {isThere && (
-            <EdgeField legend={say`and until`} value={fields.until} onChange={(until) => set({ until })} />
+            <EdgeField legend={t`and until`} value={fields.until} onChange={(until) => set({ until })} />
           )}
           <div className="grid gap-3 sm:grid-cols-3">
             <Labelled
-              label={say`Minutes of work`}
+              label={t`Minutes of work`}
               fault={faultOf('workFormula')}
-              hint={say`a number or a formula`}
+              hint={t`a number or a formula`}
             >
               {(ids) => (
                 <input
@@ -108,9 +108,9 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
               )}
             </Labelled>
             <Labelled
-              label={say`Issued so many days ahead`}
+              label={t`Issued so many days ahead`}
               fault={faultOf('leadDays')}
-              hint={say`empty: at once`}
+              hint={t`empty: at once`}
             >
               {(ids) => (
                 <input
@@ -124,7 +124,7 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
               )}
             </Labelled>
           </div>
-          <Labelled label={say`Checklist, a line each`} fault={faultOf('checklist')}>
+          <Labelled label={t`Checklist, a line each`} fault={faultOf('checklist')}>
             {(ids) => (
               <textarea
                 {...ids}
@@ -142,7 +142,7 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
                 checked={isForAll}
                 onChange={({ target }) => setForAll(target.checked)}
               />
-              {say`for all dates of this request that are to come`}
+              {t`for all dates of this request that are to come`}
             </label>
           )}
           <RefusalNote error={error} />
@@ -151,7 +151,7 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
               type="submit"
               className="press press-main"
               disabled={isSending}
-            >{say`Make the order`}</button>
+            >{t`Make the order`}</button>
           </div>
         </Form>
       )}

@@ -1,6 +1,6 @@
 'use client';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useId, useState, type SyntheticEvent } from 'react';
 import type { EventSetup, ServiceLineView } from '@/contracts/work-orders/event-setup';
 import { SERVICE_STATE_WORDS } from '@/contracts/words/services';
@@ -21,7 +21,7 @@ function ServiceForm({ service, date }: { service: ServiceLineView; date: number
   return (
     <Form className="flex flex-wrap items-end gap-2" onSubmit={save}>
       <div>
-        <label htmlFor={`${id}-state`} className="sr-only">{say`How far ${service.name} is`}</label>
+        <label htmlFor={`${id}-state`} className="sr-only">{t`How far ${service.name} is`}</label>
         <select
           id={`${id}-state`}
           className="field w-44"
@@ -36,11 +36,11 @@ function ServiceForm({ service, date }: { service: ServiceLineView; date: number
         </select>
       </div>
       <div className="grow">
-        <label htmlFor={`${id}-note`} className="sr-only">{say`What is to say about ${service.name}`}</label>
+        <label htmlFor={`${id}-note`} className="sr-only">{t`What is to say about ${service.name}`}</label>
         <input
           id={`${id}-note`}
           className="field"
-          placeholder={say`what is to say`}
+          placeholder={t`what is to say`}
           maxLength={MOST_CHARACTERS.remark}
           value={note}
           aria-invalid={faultOf('note') !== ''}
@@ -51,8 +51,8 @@ function ServiceForm({ service, date }: { service: ServiceLineView; date: number
         type="submit"
         className="press"
         disabled={isSending}
-        aria-label={say`Keep: ${service.name}`}
-      >{say`Keep`}</button>
+        aria-label={t`Keep: ${service.name}`}
+      >{t`Keep`}</button>
       <span role="status" className="text-soft">
         {said}
       </span>
@@ -70,16 +70,16 @@ export function Services({ event }: { event: EventSetup }) {
   if (!event.services.length) return null;
   return (
     <section className="sheet p-4" aria-labelledby="services">
-      <h2 id="services" className="text-xl">{say`Services`}</h2>
+      <h2 id="services" className="text-xl">{t`Services`}</h2>
       <ul>
         {event.services.map((service) => (
           <li key={service.serviceId} className="grid gap-1 border-t border-rule py-2">
             <p>
-              <strong>{service.name}</strong> <span className="text-soft">{say`by ${service.team}`}</span> ·{' '}
+              <strong>{service.name}</strong> <span className="text-soft">{t`by ${service.team}`}</span> ·{' '}
               {service.isOverdue ? (
-                <strong className="text-clash">{say`was to be settled by ${service.dueText}`}</strong>
+                <strong className="text-clash">{t`was to be settled by ${service.dueText}`}</strong>
               ) : (
-                say`to be settled by ${service.dueText}`
+                t`to be settled by ${service.dueText}`
               )}
             </p>
             {service.answers.map(({ question, answer }) => (

@@ -1,6 +1,6 @@
 'use client';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import type { EventSetup, PromisedLine } from '@/contracts/work-orders/event-setup';
 import { useSubmit } from '@/ui/hooks/use-submit';
@@ -21,7 +21,7 @@ function Promised({ promised, date }: { promised: PromisedLine; date: number }) 
             <span
               className={`block text-[0.92rem] ${promised.isRight ? 'text-clear' : 'font-semibold text-clash'}`}
             >
-              {promised.isRight ? say`right` : say`not so: ${promised.note || say`no word why`}`}
+              {promised.isRight ? t`right` : t`not so: ${promised.note || t`no word why`}`}
               <span className="font-normal text-soft">, {promised.byText}</span>
             </span>
           )}
@@ -32,17 +32,17 @@ function Promised({ promised, date }: { promised: PromisedLine; date: number }) 
             className={`press h-11 ${promised.isRight === true ? 'press-main' : ''}`}
             disabled={isSending}
             aria-pressed={promised.isRight === true}
-            aria-label={say`Right: ${promised.line}`}
+            aria-label={t`Right: ${promised.line}`}
             onClick={() => void judge(promised.isRight === true ? null : true)}
-          >{say`Right`}</button>
+          >{t`Right`}</button>
           <button
             type="button"
             className="press h-11"
             disabled={isSending}
             aria-expanded={note !== null}
-            aria-label={say`Not so: ${promised.line}`}
+            aria-label={t`Not so: ${promised.line}`}
             onClick={() => setNote(note === null ? promised.note : null)}
-          >{say`Not so`}</button>
+          >{t`Not so`}</button>
         </span>
       </div>
       {note !== null && (
@@ -55,13 +55,13 @@ function Promised({ promised, date }: { promised: PromisedLine; date: number }) 
         >
           <input
             className="field h-11"
-            aria-label={say`What is wrong: ${promised.line}`}
-            placeholder={say`what is wrong`}
+            aria-label={t`What is wrong: ${promised.line}`}
+            placeholder={t`what is wrong`}
             maxLength={MOST_CHARACTERS.remark}
             value={note}
             onChange={({ target }) => setNote(target.value)}
           />
-          <button type="submit" className="press h-11" disabled={isSending}>{say`Keep`}</button>
+          <button type="submit" className="press h-11" disabled={isSending}>{t`Keep`}</button>
         </Form>
       )}
       <RefusalNote error={error} />
@@ -74,8 +74,8 @@ export function WalkThrough({ event }: { event: EventSetup }) {
   const seen = event.promised.filter(({ isRight }) => isRight !== null).length;
   return (
     <section className="sheet p-4" aria-labelledby="walk">
-      <h2 id="walk" className="text-xl">{say`Walk-through`}</h2>
-      <p className="text-soft">{say`What was promised for ${event.date.text}: ${seen} of ${event.promised.length} seen.`}</p>
+      <h2 id="walk" className="text-xl">{t`Walk-through`}</h2>
+      <p className="text-soft">{t`What was promised for ${event.date.text}: ${seen} of ${event.promised.length} seen.`}</p>
       <ul>
         {event.promised.map((promised) => (
           <Promised key={promised.line} promised={promised} date={event.date.id} />

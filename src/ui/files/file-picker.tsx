@@ -1,17 +1,17 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useId, useState } from 'react';
 import { fileLimitText, sizeText, type FileLine } from '@/contracts/requests/files';
 import type { FileState, useFiles } from './use-files';
 
 function StateText({ state, isSignedIn }: { state: FileState | undefined; isSignedIn: boolean }) {
-  if (!isSignedIn) return <>{say`kept here; it is sent once you have signed in`}</>;
-  if (!state || state.kind === 'waiting') return <>{say`waits`}</>;
-  if (state.kind === 'sent') return <>{say`sent`}</>;
+  if (!isSignedIn) return <>{t`kept here; it is sent once you have signed in`}</>;
+  if (!state || state.kind === 'waiting') return <>{t`waits`}</>;
+  if (state.kind === 'sent') return <>{t`sent`}</>;
   if (state.kind === 'failed') return <strong className="text-clash">{state.message}</strong>;
   return (
     <>
-      <progress className="h-2 w-28 align-middle" max={1} value={state.share} aria-label={say`Sent so far`} />{' '}
+      <progress className="h-2 w-28 align-middle" max={1} value={state.share} aria-label={t`Sent so far`} />{' '}
       {Math.round(state.share * 100)} %
     </>
   );
@@ -26,7 +26,7 @@ interface FilePickerProps {
 }
 
 /** Files picked by button or dropped here, several at once, each with how far it has come. */
-export function FilePicker({ lines, files, isSignedIn, label = say`Add files`, fault }: FilePickerProps) {
+export function FilePicker({ lines, files, isSignedIn, label = t`Add files`, fault }: FilePickerProps) {
   const id = useId();
   const [isOver, setOver] = useState(false);
   return (
@@ -62,7 +62,7 @@ export function FilePicker({ lines, files, isSignedIn, label = say`Add files`, f
       <p
         id={`${id}-hint`}
         className="text-[0.92rem] text-soft"
-      >{say`Plans, lists, pictures: any kind, several at once; drop them here too. ${fileLimitText()}`}</p>
+      >{t`Plans, lists, pictures: any kind, several at once; drop them here too. ${fileLimitText()}`}</p>
       <div aria-live="polite">
         {fault && <p className="font-semibold text-clash">{fault}</p>}
         {files.refused.map((text) => (
@@ -85,14 +85,14 @@ export function FilePicker({ lines, files, isSignedIn, label = say`Add files`, f
                   type="button"
                   className="press px-2 py-0.5"
                   onClick={() => files.retry(key)}
-                >{say`Try again`}</button>
+                >{t`Try again`}</button>
               )}
               <button
                 type="button"
                 className="press px-2 py-0.5"
-                aria-label={say`Leave ${name} out`}
+                aria-label={t`Leave ${name} out`}
                 onClick={() => files.remove(key)}
-              >{say`Leave out`}</button>
+              >{t`Leave out`}</button>
             </span>
           </li>
         ))}

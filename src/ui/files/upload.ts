@@ -1,4 +1,4 @@
-import { texts } from '@/contracts/language/say';
+import { texts } from '@/contracts/language/translate';
 import type { ErrorReply } from '@/contracts/base/refusal';
 
 export interface Upload {

@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import {
   fileLimitText,
@@ -81,7 +81,7 @@ export function useFiles(
     const all = [...files];
     const large = all.filter(({ size }) => size > MOST_FILE_BYTES);
     setRefused(
-      large.map(({ name, size }) => say`“${safeFileName(name)}” has ${sizeText(size)}. ${fileLimitText()}`),
+      large.map(({ name, size }) => t`“${safeFileName(name)}” has ${sizeText(size)}. ${fileLimitText()}`),
     );
     const taken = all.filter((file) => !large.includes(file));
     const added = taken.map((file) => ({

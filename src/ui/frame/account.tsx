@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import Link from '@/ui/primitives/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -12,7 +12,7 @@ export function Account({ name }: { name: string | null }) {
   const path = usePathname();
   const [problem, setProblem] = useState('');
   if (!name)
-    return <Link className="press" href={`/sign-in?next=${encodeURIComponent(path)}`}>{say`Sign in`}</Link>;
+    return <Link className="press" href={`/sign-in?next=${encodeURIComponent(path)}`}>{t`Sign in`}</Link>;
   const leave = async () => {
     const reply = await send('DELETE', '/api/session', {});
     if (!reply.ok) return setProblem(reply.error.message);
@@ -25,7 +25,7 @@ export function Account({ name }: { name: string | null }) {
       <Link className="text-soft" href="/account">
         {name}
       </Link>
-      <button type="button" className="press" onClick={leave}>{say`Sign out`}</button>
+      <button type="button" className="press" onClick={leave}>{t`Sign out`}</button>
       <span role="alert">{problem}</span>
     </span>
   );

@@ -1,6 +1,6 @@
 'use client';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import { usePathname, useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useRef, useState, type KeyboardEvent, type MouseEvent, type PointerEvent } from 'react';
 import type { DayStripDay } from '@/contracts/calendar/board';
@@ -157,8 +157,8 @@ function DayMark({ day, date, fullest }: { day: DayStripDay | undefined; date: L
       />
       <span className="sr-only">
         {dayLong(date)}
-        {day ? say`, ${Math.round(day.fullness * 100)} % full` : ''}
-        {waits ? say`, ${waits} waiting` : ''}
+        {day ? t`, ${Math.round(day.fullness * 100)} % full` : ''}
+        {waits ? t`, ${waits} waiting` : ''}
         {clashes ? `, ${countText(clashes, 'clashes', 'clash')}` : ''}
         {notes && `, ${notes}`}
       </span>
@@ -210,7 +210,7 @@ export function DayStrip({ first, today }: DayStripProps) {
   };
   const go = async () => {
     const date = await readTypedDate(typed, today);
-    if (!date) return setFault(say`Write a day as “tue”, “12 may”, “in 3 weeks” or 2027-05-12.`);
+    if (!date) return setFault(t`Write a day as “tue”, “12 may”, “in 3 weeks” or 2027-05-12.`);
     setFault('');
     setTyped('');
     if (stays) window.history.pushState(null, '', hrefOf(date));
@@ -219,7 +219,7 @@ export function DayStrip({ first, today }: DayStripProps) {
 
   return (
     <nav
-      aria-label={say`Days`}
+      aria-label={t`Days`}
       className="no-print mx-auto flex w-full max-w-[120rem] items-stretch border-b border-strong-rule px-4"
     >
       <Form
@@ -231,10 +231,10 @@ export function DayStrip({ first, today }: DayStripProps) {
         }}
       >
         <label className="small-caps">
-          {say`Day`}
+          {t`Day`}
           <input
             className="field block px-1.5 py-1 text-[0.95rem] font-normal tracking-normal text-ink"
-            placeholder={say`tue, 12 may …`}
+            placeholder={t`tue, 12 may …`}
             value={typed}
             maxLength={MOST_CHARACTERS.typedDay}
             aria-invalid={fault !== ''}

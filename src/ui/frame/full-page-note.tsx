@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import Link from '@/ui/primitives/link';
 import type { ReactNode } from 'react';
 
@@ -9,7 +9,7 @@ export function FullPageNote({ title, children }: { title: string; children: Rea
       <h1 className="text-3xl">{title}</h1>
       <div className="mt-3 text-lg">{children}</div>
       <p className="mt-6">
-        <Link href="/" className="press">{say`To the board`}</Link>
+        <Link href="/" className="press">{t`To the board`}</Link>
       </p>
     </div>
   );

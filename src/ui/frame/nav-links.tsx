@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import Link from '@/ui/primitives/link';
 import { usePathname } from 'next/navigation';
 
@@ -17,7 +17,7 @@ const isHere = (path: string, href: string): boolean =>
 export function NavLinks({ items }: { items: readonly NavItem[] }) {
   const path = usePathname();
   return (
-    <nav aria-label={say`Main`} className="flex flex-wrap gap-x-1">
+    <nav aria-label={t`Main`} className="flex flex-wrap gap-x-1">
       {items.map(({ href, label, count, countWords }) => (
         <Link
           key={href}

@@ -1,6 +1,6 @@
 'use client';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import Link from '@/ui/primitives/link';
 import { X } from 'lucide-react';
 import { useState } from 'react';
@@ -48,12 +48,12 @@ export function SavedViews({ screen, first, here, isSignedIn }: KeptProps) {
         aria-expanded={isOpen}
         onClick={() => setOpen((before) => !before)}
       >
-        {views.length ? say`Kept: ${views.length}` : say`Keep view`}
+        {views.length ? t`Kept: ${views.length}` : t`Keep view`}
       </button>
       {isOpen && (
         <div className="no-print flex w-full flex-wrap items-center gap-x-4 gap-y-2 border-t border-rule pt-2">
           {views.length > 0 && (
-            <ul className="flex flex-wrap items-center gap-2" aria-label={say`Kept views`}>
+            <ul className="flex flex-wrap items-center gap-2" aria-label={t`Kept views`}>
               {views.map(({ id, name: kept, address }) => (
                 <li key={id} className="flex items-center">
                   <Link
@@ -65,7 +65,7 @@ export function SavedViews({ screen, first, here, isSignedIn }: KeptProps) {
                   </Link>
                   <button
                     type="button"
-                    aria-label={say`Let ${kept} go`}
+                    aria-label={t`Let ${kept} go`}
                     className="press rounded-l-none border-l-0 px-1.5 py-1.5"
                     onClick={() => void drop(id)}
                   >
@@ -84,7 +84,7 @@ export function SavedViews({ screen, first, here, isSignedIn }: KeptProps) {
               }}
             >
               <label className="flex items-center gap-2">
-                {isKept ? say`Keep it under another name` : say`Keep what is shown as`}
+                {isKept ? t`Keep it under another name` : t`Keep what is shown as`}
                 <input
                   className="field w-48 py-1"
                   value={name}
@@ -93,12 +93,12 @@ export function SavedViews({ screen, first, here, isSignedIn }: KeptProps) {
                   onChange={({ target }) => setName(target.value)}
                 />
               </label>
-              <button type="submit" className="press py-1" disabled={isBusy}>{say`Keep`}</button>
+              <button type="submit" className="press py-1" disabled={isBusy}>{t`Keep`}</button>
             </Form>
           ) : (
             <p>
-              <Link href={`/sign-in?next=${encodeURIComponent(here)}`}>{say`Sign in`}</Link>
-              {say` to keep what is shown under a name.`}
+              <Link href={`/sign-in?next=${encodeURIComponent(here)}`}>{t`Sign in`}</Link>
+              {t` to keep what is shown under a name.`}
             </p>
           )}
           {error && (

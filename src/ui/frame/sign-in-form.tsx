@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
@@ -34,7 +34,7 @@ export function SignInForm({ next, refused }: { next: string; refused: ErrorRepl
     <form method="post" action="/api/session/form" onSubmit={submit} noValidate className="mt-5 grid gap-4">
       <input type="hidden" name="next" value={next} />
       <label>
-        {say`E-mail address`}
+        {t`E-mail address`}
         <input
           className="field"
           type="email"
@@ -45,7 +45,7 @@ export function SignInForm({ next, refused }: { next: string; refused: ErrorRepl
         <span className="text-clash">{errors.email?.message}</span>
       </label>
       <label>
-        {say`Password`}
+        {t`Password`}
         <input
           className="field"
           type="password"
@@ -56,7 +56,7 @@ export function SignInForm({ next, refused }: { next: string; refused: ErrorRepl
         <span className="text-clash">{errors.password?.message}</span>
       </label>
       <RefusalNote error={error} />
-      <button type="submit" className="press press-main" disabled={isSubmitting}>{say`Sign in`}</button>
+      <button type="submit" className="press press-main" disabled={isSubmitting}>{t`Sign in`}</button>
     </form>
   );
 }

@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { Moon, Sun } from 'lucide-react';
 import { ownSettings } from '@/contracts/language/own-settings';
 import { send } from '@/ui/hooks/send';
@@ -17,7 +17,7 @@ export function ThemeSwitch() {
     void send('POST', '/api/own/settings', { settings });
   };
   return (
-    <button type="button" onClick={flip} className="press px-2" aria-label={say`Light or dark`}>
+    <button type="button" onClick={flip} className="press px-2" aria-label={t`Light or dark`}>
       <Sun aria-hidden="true" size={17} />
       <Moon aria-hidden="true" size={15} className="-ml-1.5 self-end" />
     </button>

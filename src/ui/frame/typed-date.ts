@@ -1,4 +1,4 @@
-import { ownLanguage } from '@/contracts/language/say';
+import { ownLanguage } from '@/contracts/language/translate';
 import { addDays, daysBetween, parseLocalDate, type LocalDate } from '@/core/time/local-time';
 
 const two = (value: number | null): string => String(value).padStart(2, '0');

@@ -1,4 +1,4 @@
-import { texts } from '@/contracts/language/say';
+import { texts } from '@/contracts/language/translate';
 import type { ErrorReply } from '@/contracts/base/refusal';
 
 /** Why something was not done, as it is shown; `retry` sends the very same once more. */

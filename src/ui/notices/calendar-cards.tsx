@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { NoticeCalendar } from '@/contracts/publishing/notices';
 import { countText } from '@/contracts/words/when';
 import Link from '@/ui/primitives/link';
@@ -7,10 +7,10 @@ import { Mark } from '@/ui/primitives/mark';
 /** Each calendar with what it is for and how to follow it. */
 export function CalendarCards({ calendars }: { calendars: readonly NoticeCalendar[] }) {
   return (
-    <section id="calendars" aria-label={say`The calendars by themselves`} className="no-print pt-8">
-      <h2 className="pb-2 text-2xl">{say`The calendars by themselves`}</h2>
+    <section id="calendars" aria-label={t`The calendars by themselves`} className="no-print pt-8">
+      <h2 className="pb-2 text-2xl">{t`The calendars by themselves`}</h2>
       {calendars.length === 0 && (
-        <p className="sheet p-6 text-lg">{say`There is no calendar for you to read yet.`}</p>
+        <p className="sheet p-6 text-lg">{t`There is no calendar for you to read yet.`}</p>
       )}
       <ul className="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
         {calendars.map(({ slug, name, about, mark, hue, coming, isForEveryone }) => (
@@ -21,17 +21,17 @@ export function CalendarCards({ calendars }: { calendars: readonly NoticeCalenda
             </h3>
             <p className="mt-1">{about}</p>
             <p className="mt-2 text-soft">
-              {say`${countText(coming, 'date', 'dates')} to come`}
+              {t`${countText(coming, 'date', 'dates')} to come`}
               {isForEveryone ? (
                 <>
                   {' · '}
                   <a
                     href={`/notices/${slug}/feed.ics`}
-                    aria-label={say`iCalendar feed of ${name}`}
-                  >{say`iCalendar`}</a>
+                    aria-label={t`iCalendar feed of ${name}`}
+                  >{t`iCalendar`}</a>
                 </>
               ) : (
-                say` · not public`
+                t` · not public`
               )}
             </p>
           </li>

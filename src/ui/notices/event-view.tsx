@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { EventPage, NoticeDate } from '@/contracts/publishing/notices';
 import { countText, dayShort } from '@/contracts/words/when';
 import Link from '@/ui/primitives/link';
@@ -20,8 +20,8 @@ function When({ date }: { date: NoticeDate }) {
 function Places({ page }: { page: EventPage }) {
   if (!page.places.length) return null;
   return (
-    <section aria-label={say`Where`} className="mt-4">
-      <h2 className="text-xl">{say`Where, and how to get in`}</h2>
+    <section aria-label={t`Where`} className="mt-4">
+      <h2 className="text-xl">{t`Where, and how to get in`}</h2>
       <ul>
         {page.places.map(({ code, name, building, facts }) => (
           <li key={code} className="mt-1">
@@ -42,11 +42,11 @@ function Dates({ page, link }: { page: EventPage; link: string | null }) {
   const over = dates.length - coming.length;
   const cancelled = coming.filter(({ isCancelled }) => isCancelled).length;
   return (
-    <section aria-label={say`Dates`} className="sheet p-4">
+    <section aria-label={t`Dates`} className="sheet p-4">
       <h2 className="pb-1 text-xl">
-        {say`${countText(coming.length - cancelled, 'date', 'dates')} to come`}
-        {cancelled > 0 && say`, ${cancelled} cancelled`}
-        {over > 0 && say`, ${over} over`}
+        {t`${countText(coming.length - cancelled, 'date', 'dates')} to come`}
+        {cancelled > 0 && t`, ${cancelled} cancelled`}
+        {over > 0 && t`, ${over} over`}
       </h2>
       <ol className="columns-1 gap-x-6 sm:columns-2 lg:columns-1">
         {coming.map((date) => (
@@ -60,7 +60,7 @@ function Dates({ page, link }: { page: EventPage; link: string | null }) {
             </Link>
             {date.isCancelled && <CancelledStamp />}
             {date.place && date.place !== page.words.place && (
-              <span className="block text-[0.92rem] text-soft">{say`in ${date.place}`}</span>
+              <span className="block text-[0.92rem] text-soft">{t`in ${date.place}`}</span>
             )}
           </li>
         ))}
@@ -80,11 +80,11 @@ export function EventView({ page, link }: { page: EventPage; link: string | null
     <article className="grid items-start gap-6 lg:grid-cols-[minmax(0,1fr)_22rem]">
       <div>
         <p className="no-print pb-1">
-          <Link href="/notices">{say`What else is on`}</Link>
+          <Link href="/notices">{t`What else is on`}</Link>
           {date && isSeries && (
             <>
               {' · '}
-              <Link href={eventHref(path, link)}>{say`The whole event`}</Link>
+              <Link href={eventHref(path, link)}>{t`The whole event`}</Link>
             </>
           )}
         </p>
@@ -92,9 +92,9 @@ export function EventView({ page, link }: { page: EventPage; link: string | null
         <p className="flex flex-wrap items-center gap-2 pb-2 text-soft">
           <NoticeMarks marks={words.marks} />
           {words.category}
-          {words.hosts.length > 0 && say` · hosted by ${words.hosts.join(say` and `)}`}
+          {words.hosts.length > 0 && t` · hosted by ${words.hosts.join(t` and `)}`}
         </p>
-        {!date && isSeries && <p className="text-soft">{say`The next of ${page.dates.length} dates:`}</p>}
+        {!date && isSeries && <p className="text-soft">{t`The next of ${page.dates.length} dates:`}</p>}
         <When date={words} />
         {words.place && (
           <p className="text-lg">
@@ -106,10 +106,10 @@ export function EventView({ page, link }: { page: EventPage; link: string | null
         </div>
         <Places page={page} />
       </div>
-      <aside aria-label={say`Dates and files`} className="grid gap-4">
+      <aside aria-label={t`Dates and files`} className="grid gap-4">
         <Dates page={page} link={link} />
-        <section aria-label={say`Take it along`} className="no-print sheet p-4">
-          <h2 className="pb-1 text-xl">{say`Into your own calendar`}</h2>
+        <section aria-label={t`Take it along`} className="no-print sheet p-4">
+          <h2 className="pb-1 text-xl">{t`Into your own calendar`}</h2>
           <ul>
             {key && (
               <li className="py-1">
@@ -117,7 +117,7 @@ export function EventView({ page, link }: { page: EventPage; link: string | null
                   className="press"
                   href={file(key)}
                   download
-                >{say`${isSeries ? say`This date` : say`The event`} (iCalendar file)`}</a>
+                >{t`${isSeries ? t`This date` : t`The event`} (iCalendar file)`}</a>
               </li>
             )}
             {(isSeries || !key) && (
@@ -126,12 +126,12 @@ export function EventView({ page, link }: { page: EventPage; link: string | null
                   className="press"
                   href={file(null)}
                   download
-                >{say`${isSeries ? say`All its dates` : say`The event`} (iCalendar file)`}</a>
+                >{t`${isSeries ? t`All its dates` : t`The event`} (iCalendar file)`}</a>
               </li>
             )}
           </ul>
           <p className="pt-1 text-[0.92rem] text-soft">
-            {say`A file stays as it is today. A calendar that is followed stays current: `}
+            {t`A file stays as it is today. A calendar that is followed stays current: `}
             {words.marks.map(({ slug, name }, index) => (
               <span key={slug}>
                 {index > 0 && ', '}
@@ -142,8 +142,8 @@ export function EventView({ page, link }: { page: EventPage; link: string | null
           </p>
         </section>
         <p className="text-[0.95rem] text-soft">
-          {words.contact && <>{say`Contact: ${words.contact}. `}</>}
-          {say`Questions: ${office.name}, ${office.phone}, ${office.email}. Times are those of ${zone}.`}
+          {words.contact && <>{t`Contact: ${words.contact}. `}</>}
+          {t`Questions: ${office.name}, ${office.phone}, ${office.email}. Times are those of ${zone}.`}
         </p>
       </aside>
     </article>

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 /** Says what of an address could not be read. */
 export function FaultNote({ fault }: { fault: string | null }) {
   if (fault === null) return null;
@@ -6,6 +6,6 @@ export function FaultNote({ fault }: { fault: string | null }) {
     <p
       role="alert"
       className="mb-3 border-l-4 border-clash bg-sunk px-3 py-2"
-    >{say`${fault} Everything is shown instead.`}</p>
+    >{t`${fault} Everything is shown instead.`}</p>
   );
 }

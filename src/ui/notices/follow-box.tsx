@@ -1,5 +1,5 @@
 import { FEED_FORMATS, FEED_FORMAT_NAMES, type FeedFormat } from '@/contracts/publishing/feed-formats';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import Link from '@/ui/primitives/link';
 import { feedHref } from './notices-address';
 
@@ -15,8 +15,8 @@ interface FollowBoxProps {
 export function FollowBox({ name, base, link, isForEveryone, addressOf }: FollowBoxProps) {
   const isOpen = isForEveryone || link !== null;
   return (
-    <section aria-label={say`Follow it`} className="no-print sheet mt-8 max-w-4xl p-4">
-      <h2 className="pb-1 text-xl">{say`Follow ${name}`}</h2>
+    <section aria-label={t`Follow it`} className="no-print sheet mt-8 max-w-4xl p-4">
+      <h2 className="pb-1 text-xl">{t`Follow ${name}`}</h2>
       {isOpen ? (
         <dl className="grid gap-x-4 gap-y-2 sm:grid-cols-[6rem_1fr]">
           {FEED_FORMAT_NAMES.map((format) => (
@@ -24,7 +24,7 @@ export function FollowBox({ name, base, link, isForEveryone, addressOf }: Follow
               <dt className="font-semibold">
                 <a
                   href={feedHref(base, format, link)}
-                  aria-label={say`${FEED_FORMATS[format].label} feed of ${name}`}
+                  aria-label={t`${FEED_FORMATS[format].label} feed of ${name}`}
                 >
                   {FEED_FORMATS[format].label}
                 </a>
@@ -38,13 +38,13 @@ export function FollowBox({ name, base, link, isForEveryone, addressOf }: Follow
         </dl>
       ) : (
         <p>
-          {say`It is not public, so programs need a private link of yours: `}
-          <Link href="/notices/follow">{say`make one, or look it up`}</Link>.
+          {t`It is not public, so programs need a private link of yours: `}
+          <Link href="/notices/follow">{t`make one, or look it up`}</Link>.
         </p>
       )}
       {isForEveryone && (
         <p className="pt-3">
-          <Link href={`${base}/embed`}>{say`Show it on another site`}</Link>
+          <Link href={`${base}/embed`}>{t`Show it on another site`}</Link>
         </p>
       )}
     </section>

@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { NoticeDate } from '@/contracts/publishing/notices';
 import { dayLong, sayTime } from '@/contracts/words/when';
 import { addDays, daysBetween, lastDayOf, weekdayOf, type LocalDate } from '@/core/time/local-time';
@@ -29,7 +29,7 @@ interface EntryProps {
 }
 
 function Entry({ date, day, link, isFramed }: EntryProps) {
-  const time = date.isAllDay ? say`all day` : date.day === day ? sayTime(date.start) : say`goes on`;
+  const time = date.isAllDay ? t`all day` : date.day === day ? sayTime(date.start) : t`goes on`;
   const title = (
     <span className={date.isCancelled ? 'line-through' : ''}>
       <span className="tabular-nums">{time}</span> <span className="font-semibold">{date.title}</span>
@@ -50,7 +50,7 @@ function Entry({ date, day, link, isFramed }: EntryProps) {
         ) : (
           title
         )}
-        {date.isCancelled && <span className="font-semibold text-clash">{say` cancelled`}</span>}
+        {date.isCancelled && <span className="font-semibold text-clash">{t` cancelled`}</span>}
         {date.place && <span className="block text-[0.88rem] text-soft">{date.place}</span>}
       </span>
     </li>

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { NoticeDate } from '@/contracts/publishing/notices';
 import { EventLink } from './event-link';
 import { CancelledStamp, NoticeMarks } from './notice-marks';
@@ -70,7 +70,7 @@ export function NoticeList({ dates, link = null, withText = true, isFramed = fal
                 </p>
                 {(date.place || date.hosts.length > 0) && (
                   <p className="text-soft">
-                    {[date.place && `${date.place}, ${date.building}`, date.hosts.join(say` and `)]
+                    {[date.place && `${date.place}, ${date.building}`, date.hosts.join(t` and `)]
                       .filter(Boolean)
                       .join(' · ')}
                   </p>

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { NoticeMark } from '@/contracts/publishing/notices';
 import { Mark } from '@/ui/primitives/mark';
 
@@ -19,6 +19,6 @@ export function NoticeMarks({ marks }: { marks: readonly NoticeMark[] }) {
 /** What says that a date does not take place. */
 export function CancelledStamp() {
   return (
-    <strong className="ml-2 border-2 border-clash px-1.5 text-[0.92rem] whitespace-nowrap text-clash">{say`cancelled`}</strong>
+    <strong className="ml-2 border-2 border-clash px-1.5 text-[0.92rem] whitespace-nowrap text-clash">{t`cancelled`}</strong>
   );
 }

@@ -1,5 +1,5 @@
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import { NOTICE_VIEWS, type NoticesPage, type NoticeView } from '@/contracts/publishing/notices';
 import { Mark } from '@/ui/primitives/mark';
 import Link from '@/ui/primitives/link';
@@ -35,7 +35,7 @@ function Select({
     <label>
       <span className="block text-[0.92rem] font-semibold">{label}</span>
       <select name={name} defaultValue={value ?? ''} className="field">
-        <option value="">{say`any`}</option>
+        <option value="">{t`any`}</option>
         {options.map((each) => (
           <option key={each.id} value={each.id}>
             {each.name}
@@ -50,7 +50,7 @@ function Select({
 function Calendars({ calendars }: Pick<NoticesPage, 'calendars'>) {
   return (
     <fieldset className="basis-full">
-      <legend className="text-[0.92rem] font-semibold">{say`Calendars shown`}</legend>
+      <legend className="text-[0.92rem] font-semibold">{t`Calendars shown`}</legend>
       <div className="flex flex-wrap gap-x-4 gap-y-1">
         {calendars.map(({ slug, name, mark, hue, isOn, isForEveryone }) => (
           <label key={slug} className="inline-flex min-h-7 items-center gap-1.5">
@@ -63,7 +63,7 @@ function Calendars({ calendars }: Pick<NoticesPage, 'calendars'>) {
             />
             <Mark mark={mark} hue={hue} />
             {name}
-            {!isForEveryone && <span className="text-soft">{say`(not public)`}</span>}
+            {!isForEveryone && <span className="text-soft">{t`(not public)`}</span>}
           </label>
         ))}
       </div>
@@ -77,7 +77,7 @@ export function NoticesBar({ page, base, link, isTogether }: NoticesBarProps) {
   return (
     <>
       <p className="no-print pb-3 md:hidden">
-        <a className="press" href="#choose">{say`Choose what is shown`}</a>
+        <a className="press" href="#choose">{t`Choose what is shown`}</a>
       </p>
       {/* On a narrow page it is there once it is asked for: what is on comes first. */}
       <form
@@ -90,7 +90,7 @@ export function NoticesBar({ page, base, link, isTogether }: NoticesBarProps) {
           {link && <input type="hidden" name="link" value={link} />}
           {query.host !== undefined && <input type="hidden" name="host" value={query.host} />}
           <label>
-            <span className="block text-[0.92rem] font-semibold">{say`As`}</span>
+            <span className="block text-[0.92rem] font-semibold">{t`As`}</span>
             <select name="view" defaultValue={query.view} className="field">
               {NOTICE_VIEWS.map((view) => (
                 <option key={view} value={view}>
@@ -100,13 +100,13 @@ export function NoticesBar({ page, base, link, isTogether }: NoticesBarProps) {
             </select>
           </label>
           <label>
-            <span className="block text-[0.92rem] font-semibold">{say`From or around`}</span>
+            <span className="block text-[0.92rem] font-semibold">{t`From or around`}</span>
             <input type="date" name="on" defaultValue={on} className="field" />
           </label>
-          <Select name="category" label={say`What sort`} value={query.category} options={categories} />
-          <Select name="building" label={say`Where`} value={query.building} options={buildings} />
+          <Select name="category" label={t`What sort`} value={query.category} options={categories} />
+          <Select name="building" label={t`Where`} value={query.building} options={buildings} />
           <label className="min-w-40 grow">
-            <span className="block text-[0.92rem] font-semibold">{say`With the words`}</span>
+            <span className="block text-[0.92rem] font-semibold">{t`With the words`}</span>
             <input
               type="search"
               name="q"
@@ -115,7 +115,7 @@ export function NoticesBar({ page, base, link, isTogether }: NoticesBarProps) {
               className="field"
             />
           </label>
-          <button type="submit" className="press press-main">{say`Show`}</button>
+          <button type="submit" className="press press-main">{t`Show`}</button>
           {isTogether && <Calendars calendars={calendars} />}
         </div>
       </form>
@@ -133,15 +133,12 @@ export function NoticesTurn({ page, base, link, before, after }: TurnProps) {
   const { query } = page;
   const to = (on: string) => noticesHref(base, { ...query, on: on as never }, link);
   return (
-    <nav aria-label={say`Days shown`} className="no-print flex flex-wrap gap-2">
-      <Link className="press" href={to(before)}>{say`Earlier`}</Link>
+    <nav aria-label={t`Days shown`} className="no-print flex flex-wrap gap-2">
+      <Link className="press" href={to(before)}>{t`Earlier`}</Link>
       {page.on !== page.today && (
-        <Link
-          className="press"
-          href={noticesHref(base, { ...query, on: undefined }, link)}
-        >{say`Today`}</Link>
+        <Link className="press" href={noticesHref(base, { ...query, on: undefined }, link)}>{t`Today`}</Link>
       )}
-      <Link className="press" href={to(after)}>{say`Later`}</Link>
+      <Link className="press" href={to(after)}>{t`Later`}</Link>
     </nav>
   );
 }

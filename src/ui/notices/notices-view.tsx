@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { NoticesPage } from '@/contracts/publishing/notices';
 import { dayLong, daysText, monthLong } from '@/contracts/words/when';
 import Link from '@/ui/primitives/link';
@@ -22,22 +22,22 @@ function Nothing({ page, base, link }: { page: NoticesPage; base: string; link: 
       <p className="text-lg">
         {calendars.some(({ isOn }) => isOn)
           ? isNarrowed
-            ? say`Nothing is announced that is looked for here on these days.`
-            : say`Nothing is announced on these days.`
-          : say`No calendar is chosen: put at least one in.`}
+            ? t`Nothing is announced that is looked for here on these days.`
+            : t`Nothing is announced on these days.`
+          : t`No calendar is chosen: put at least one in.`}
       </p>
       <p className="flex flex-wrap gap-2 pt-2">
         {nextDay && (
           <Link
             className="press"
             href={noticesHref(base, { ...query, on: nextDay }, link)}
-          >{say`The next is on ${dayLong(nextDay)}`}</Link>
+          >{t`The next is on ${dayLong(nextDay)}`}</Link>
         )}
         {isNarrowed && (
           <Link
             className="press"
             href={noticesHref(base, { view: query.view, on: query.on, c: query.c }, link)}
-          >{say`Show everything again`}</Link>
+          >{t`Show everything again`}</Link>
         )}
       </p>
     </div>
@@ -59,7 +59,7 @@ export function NoticesView({ page, base, link = null, isTogether }: NoticesView
         <p
           role="status"
           className="mb-2 border-l-4 border-clash bg-sunk px-3 py-2"
-        >{say`More is on than can be shown at once: the first ${dates.length} dates are here. Choose fewer days or calendars.`}</p>
+        >{t`More is on than can be shown at once: the first ${dates.length} dates are here. Choose fewer days or calendars.`}</p>
       )}
       {dates.length === 0 && <Nothing page={page} base={base} link={link} />}
       {dates.length > 0 && !isGrid && <NoticeList dates={dates} link={link} />}

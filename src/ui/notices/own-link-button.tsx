@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
@@ -20,26 +20,26 @@ export function OwnLinkButton({ hasLink }: { hasLink: boolean }) {
           className="press press-main"
           disabled={isSending}
           onClick={() => void make()}
-        >{say`Make my private link`}</button>
+        >{t`Make my private link`}</button>
       )}
       {hasLink && !isAsked && (
         <button
           type="button"
           className="press"
           onClick={() => setAsked(true)}
-        >{say`Replace my private link`}</button>
+        >{t`Replace my private link`}</button>
       )}
       {hasLink && isAsked && (
         <p className="flex flex-wrap items-center gap-2">
-          <span className="font-semibold">{say`Programs that use the present link get nothing any more.`}</span>
+          <span className="font-semibold">{t`Programs that use the present link get nothing any more.`}</span>
           <button
             type="button"
             className="press press-main"
             autoFocus
             disabled={isSending}
             onClick={() => void make()}
-          >{say`Replace it`}</button>
-          <button type="button" className="press" onClick={() => setAsked(false)}>{say`Leave it`}</button>
+          >{t`Replace it`}</button>
+          <button type="button" className="press" onClick={() => setAsked(false)}>{t`Leave it`}</button>
         </p>
       )}
       {error && <RefusalNote error={error} />}

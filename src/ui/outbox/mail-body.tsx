@@ -1,17 +1,17 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 
 /** A message as it arrives: its HTML in a frame of its own that runs nothing, or its plain text. */
 export function MailBody({ html, text }: { html: string; text: string }) {
   const [isPlain, setPlain] = useState(false);
   return (
-    <section aria-label={say`The message`}>
+    <section aria-label={t`The message`}>
       <fieldset className="flex gap-5 pb-2">
-        <legend className="sr-only">{say`Shown as`}</legend>
+        <legend className="sr-only">{t`Shown as`}</legend>
         {[
-          { plain: false, words: say`with its looks` },
-          { plain: true, words: say`as plain text` },
+          { plain: false, words: t`with its looks` },
+          { plain: true, words: t`as plain text` },
         ].map(({ plain, words }) => (
           <label key={words} className="flex items-center gap-2">
             <input
@@ -29,7 +29,7 @@ export function MailBody({ html, text }: { html: string; text: string }) {
         <pre className="sheet max-w-3xl overflow-x-auto p-4 text-[0.95rem] whitespace-pre-wrap">{text}</pre>
       ) : (
         <iframe
-          title={say`The message with its looks`}
+          title={t`The message with its looks`}
           className="sheet h-[34rem] w-full max-w-3xl bg-white"
           // Links open outside the frame; scripts and forms are off.
           sandbox="allow-popups allow-popups-to-escape-sandbox"

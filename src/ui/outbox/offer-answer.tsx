@@ -1,5 +1,5 @@
 'use client';
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import { useState } from 'react';
 import type { OfferView } from '@/contracts/accounts/outbox';
 import type { ErrorReply } from '@/contracts/base/refusal';
@@ -30,26 +30,26 @@ export function OfferAnswer({ token, offer }: { token: string; offer: OfferView 
   if (answer)
     return (
       <p role="status" className="border-l-4 border-clear bg-sunk px-3 py-2 text-lg">
-        {say`${ANSWERED[answer]} All of it stands in `}
-        <Link href={`/requests/${offer.reference}`}>{say`your request`}</Link>.
+        {t`${ANSWERED[answer]} All of it stands in `}
+        <Link href={`/requests/${offer.reference}`}>{t`your request`}</Link>.
       </p>
     );
   if (offer.state === 'lapsed')
     return (
       <p className="border-l-4 border-look bg-sunk px-3 py-2 text-lg">
-        {say`This offer is over: it has lapsed, was answered on the site, or was taken back. Your request waits on; look at it `}
-        <Link href={`/requests/${offer.reference}`}>{say`here`}</Link>
-        {say`, or write to the office.`}
+        {t`This offer is over: it has lapsed, was answered on the site, or was taken back. Your request waits on; look at it `}
+        <Link href={`/requests/${offer.reference}`}>{t`here`}</Link>
+        {t`, or write to the office.`}
       </p>
     );
   return (
-    <section aria-label={say`The offer`} className="sheet border-t-4 border-t-accent p-4">
-      <p className="pb-2">{say`The office offers, and keeps for you until ${offer.untilText}:`}</p>
+    <section aria-label={t`The offer`} className="sheet border-t-4 border-t-accent p-4">
+      <p className="pb-2">{t`The office offers, and keeps for you until ${offer.untilText}:`}</p>
       <ul className="grid gap-2 pb-4">
         {offer.offers.map(({ offered, asked }) => (
           <li key={offered} className="border-l-4 border-clear pl-3">
             <strong>{offered}</strong>
-            <span className="block text-soft">{say`instead of ${asked}`}</span>
+            <span className="block text-soft">{t`instead of ${asked}`}</span>
           </li>
         ))}
       </ul>
@@ -60,19 +60,19 @@ export function OfferAnswer({ token, offer }: { token: string; offer: OfferView 
           disabled={isSending}
           onClick={() => give('accept')}
         >
-          {offer.offers.length === 1 ? say`Take it` : say`Take all ${offer.offers.length}`}
+          {offer.offers.length === 1 ? t`Take it` : t`Take all ${offer.offers.length}`}
         </button>
         <button
           type="button"
           className="press"
           disabled={isSending}
           onClick={() => give('refuse')}
-        >{say`No, thank you`}</button>
+        >{t`No, thank you`}</button>
       </div>
       <RefusalNote error={error} />
       <p className="pt-3 text-[0.93rem] text-soft">
-        {say`To take some and not others, answer in `}
-        <Link href={`/requests/${offer.reference}`}>{say`your request`}</Link>.
+        {t`To take some and not others, answer in `}
+        <Link href={`/requests/${offer.reference}`}>{t`your request`}</Link>.
       </p>
     </section>
   );

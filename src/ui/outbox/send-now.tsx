@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { ErrorReply } from '@/contracts/base/refusal';
@@ -21,7 +21,7 @@ export function SendNow({ id }: { id: number }) {
   };
   return (
     <>
-      <button type="button" className="press" disabled={isSending} onClick={run}>{say`Send it now`}</button>
+      <button type="button" className="press" disabled={isSending} onClick={run}>{t`Send it now`}</button>
       <RefusalNote error={error} />
     </>
   );

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import Link from '@/ui/primitives/link';
 import type { ReactNode } from 'react';
 import type { PlacesReply, SpacePage } from '@/contracts/calendar/places';
@@ -32,7 +32,7 @@ export function Comparison({ pages, found, day, askHref, dropHref }: ComparisonP
   );
   const answers = new Map(found.places.map((place) => [place.spaceId, place]));
   return (
-    <section aria-label={say`Compared`} className="sheet mb-4 overflow-x-auto p-4">
+    <section aria-label={t`Compared`} className="sheet mb-4 overflow-x-auto p-4">
       <table className="w-full min-w-[36rem] table-fixed">
         <thead>
           <tr>
@@ -53,16 +53,16 @@ export function Comparison({ pages, found, day, askHref, dropHref }: ComparisonP
           </tr>
         </thead>
         <tbody>
-          {row(say`Floor`, ({ plan, name }) =>
-            plan ? <FloorPlanDrawing plan={plan} name={name} scale={0.75} /> : say`not measured`,
+          {row(t`Floor`, ({ plan, name }) =>
+            plan ? <FloorPlanDrawing plan={plan} name={name} scale={0.75} /> : t`not measured`,
           )}
-          {row(say`Then`, ({ id }) => {
+          {row(t`Then`, ({ id }) => {
             const place = answers.get(id);
             if (!place) return found.unfit.find(({ spaceId }) => spaceId === id)?.why;
             return (
               <>
                 <VerdictStamp verdict={place.verdict} />{' '}
-                {place.dates > 1 && say`free on ${place.clear + place.look} of ${place.dates} dates`}
+                {place.dates > 1 && t`free on ${place.clear + place.look} of ${place.dates} dates`}
                 {place.sentences.map((sentence) => (
                   <p key={sentence} className="text-[0.92rem] text-soft">
                     {sentence}
@@ -71,40 +71,40 @@ export function Comparison({ pages, found, day, askHref, dropHref }: ComparisonP
               </>
             );
           })}
-          {row(say`Seats`, ({ layouts }) => (
+          {row(t`Seats`, ({ layouts }) => (
             <ul>
               {layouts.map(({ layout, seats, setupMin, strikeMin }) => (
                 <li key={layout}>
                   <b>{seats}</b> {layout}{' '}
-                  <span className="text-[0.88rem] text-soft">{say`${setupMin} + ${strikeMin} min`}</span>
+                  <span className="text-[0.88rem] text-soft">{t`${setupMin} + ${strikeMin} min`}</span>
                 </li>
               ))}
             </ul>
           ))}
-          {row(say`Facts`, ({ facts, features }) => [...facts, ...features].join(' · '))}
-          {row(say`On ${dayLong(day).replace(/ \d{4}$/, '')}`, ({ on }) =>
+          {row(t`Facts`, ({ facts, features }) => [...facts, ...features].join(' · '))}
+          {row(t`On ${dayLong(day).replace(/ \d{4}$/, '')}`, ({ on }) =>
             on.length ? (
               <ul>
                 {on.map(({ id, when, title, via }) => (
                   <li key={id} className={title ? '' : 'text-soft'}>
-                    {when.replace(/^[^,]*, /, '')} {title ?? say`taken`}
-                    {via && say` in ${via}`}
+                    {when.replace(/^[^,]*, /, '')} {title ?? t`taken`}
+                    {via && t` in ${via}`}
                   </li>
                 ))}
               </ul>
             ) : (
-              <span className="text-soft">{say`nothing`}</span>
+              <span className="text-soft">{t`nothing`}</span>
             ),
           )}
-          {row(say`Next`, (page) => (
+          {row(t`Next`, (page) => (
             <p className="flex flex-wrap gap-2">
-              <Link className="press press-main" href={askHref(page)}>{say`Ask for it`}</Link>
+              <Link className="press press-main" href={askHref(page)}>{t`Ask for it`}</Link>
               <Link
                 scroll={false}
                 className="press"
                 href={dropHref(page.id)}
-                aria-label={say`Put away: ${page.name}`}
-              >{say`Put away`}</Link>
+                aria-label={t`Put away: ${page.name}`}
+              >{t`Put away`}</Link>
             </p>
           ))}
         </tbody>

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import Link from '@/ui/primitives/link';
 import type { PlaceDirectory } from '@/contracts/calendar/places';
 import { boardHref } from '@/ui/board/board-address';
@@ -8,8 +8,8 @@ import { PinButton } from './pin-button';
 export function Directory({ places, isSignedIn }: { places: PlaceDirectory; isSignedIn: boolean }) {
   return (
     <div className="grid gap-5">
-      <section aria-label={say`Spaces`} className="sheet p-4">
-        <h2 className="pb-1 text-xl">{say`Spaces`}</h2>
+      <section aria-label={t`Spaces`} className="sheet p-4">
+        <h2 className="pb-1 text-xl">{t`Spaces`}</h2>
         <ul className="divide-y divide-rule">
           {places.spaces.map(({ id, code, name, building, seats, isPinned, isUsed }) => (
             <li key={id} className="flex flex-wrap items-center gap-x-3 py-1">
@@ -18,16 +18,16 @@ export function Directory({ places, isSignedIn }: { places: PlaceDirectory; isSi
               </Link>
               <span className="flex-1 text-soft">
                 {code}, <Link href={boardHref({ building })}>{building}</Link>
-                {isPinned ? say` · pinned` : isUsed ? say` · used before` : ''}
+                {isPinned ? t` · pinned` : isUsed ? t` · used before` : ''}
               </span>
-              <span>{say`up to ${seats}`}</span>
+              <span>{t`up to ${seats}`}</span>
               {isSignedIn && <PinButton kind="space" id={id} name={name} isPinned={isPinned} />}
             </li>
           ))}
         </ul>
       </section>
-      <section aria-label={say`Pools`} className="sheet p-4">
-        <h2 className="pb-1 text-xl">{say`Pools of equipment and people`}</h2>
+      <section aria-label={t`Pools`} className="sheet p-4">
+        <h2 className="pb-1 text-xl">{t`Pools of equipment and people`}</h2>
         <ul className="divide-y divide-rule">
           {places.pools.map(({ id, name, store, isPinned }) => (
             <li key={id} className="flex flex-wrap items-center gap-x-3 py-1">
@@ -36,7 +36,7 @@ export function Directory({ places, isSignedIn }: { places: PlaceDirectory; isSi
               </Link>
               <span className="flex-1 text-soft">
                 {store}
-                {isPinned ? say` · pinned` : ''}
+                {isPinned ? t` · pinned` : ''}
               </span>
               {isSignedIn && <PinButton kind="pool" id={id} name={name} isPinned={isPinned} />}
             </li>
@@ -51,15 +51,15 @@ export function Directory({ places, isSignedIn }: { places: PlaceDirectory; isSi
 export function KnownPlace({ places, fault }: { places: PlaceDirectory; fault: string }) {
   const buildings = [...new Set(places.spaces.map(({ building }) => building))];
   return (
-    <form action="/places" aria-label={say`Known place`} className="sheet mb-4 grid gap-2 p-4">
+    <form action="/places" aria-label={t`Known place`} className="sheet mb-4 grid gap-2 p-4">
       <label>
-        {say`A place you know`}
+        {t`A place you know`}
         <input
           className="field"
           name="at"
           list="known-places"
           autoComplete="off"
-          placeholder={say`a building or a space`}
+          placeholder={t`a building or a space`}
           aria-invalid={fault !== ''}
         />
       </label>
@@ -76,7 +76,7 @@ export function KnownPlace({ places, fault }: { places: PlaceDirectory; fault: s
           {fault}
         </p>
       )}
-      <button type="submit" className="press">{say`See its building on the board`}</button>
+      <button type="submit" className="press">{t`See its building on the board`}</button>
     </form>
   );
 }

@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import { MOST_SPAN_DAYS, POOL_LINES, WANT_LINES, type OnDays } from '@/contracts/calendar/earliest';
 import { FEATURE_WORDS } from '@/contracts/words/findings';
 import { LAYOUT_WORDS } from '@/contracts/words/layouts';
@@ -25,31 +25,31 @@ export function EarliestForm({ spaces, equipment, ...field }: FormProps) {
     <form
       action="/places/earliest"
       role="search"
-      aria-label={say`Earliest moments`}
+      aria-label={t`Earliest moments`}
       className="sheet grid gap-3 p-4 sm:grid-cols-2"
     >
       {lines(WANT_LINES).map((n) => (
         <fieldset key={n} className="col-span-full grid grid-cols-2 gap-2 border-t border-rule pt-2">
-          <legend className="small-caps pr-2">{n === 1 ? say`A space` : say`And another space`}</legend>
-          <Field name={`people${n}`} label={say`For people`} type="number" min={1} {...field} />
+          <legend className="small-caps pr-2">{n === 1 ? t`A space` : t`And another space`}</legend>
+          <Field name={`people${n}`} label={t`For people`} type="number" min={1} {...field} />
           <Choice
             name={`space${n}`}
-            label={say`Which`}
-            any={say`any that fits`}
+            label={t`Which`}
+            any={t`any that fits`}
             options={spaces.map(({ id, name }) => [String(id), name])}
             {...field}
           />
           <Choice
             name={`layout${n}`}
-            label={say`Layout`}
-            any={say`any`}
+            label={t`Layout`}
+            any={t`any`}
             options={LAYOUTS.map((each) => [each, LAYOUT_WORDS[each]])}
             {...field}
           />
           <Choice
             name={`has${n}`}
-            label={say`Having`}
-            any={say`nothing in particular`}
+            label={t`Having`}
+            any={t`nothing in particular`}
             options={FEATURES.map((each) => [each, FEATURE_WORDS[each]])}
             {...field}
           />
@@ -57,35 +57,33 @@ export function EarliestForm({ spaces, equipment, ...field }: FormProps) {
       ))}
       {lines(POOL_LINES).map((n) => (
         <fieldset key={n} className="col-span-full grid grid-cols-2 gap-2 border-t border-rule pt-2">
-          <legend className="small-caps pr-2">
-            {n === 1 ? say`With equipment` : say`And more equipment`}
-          </legend>
+          <legend className="small-caps pr-2">{n === 1 ? t`With equipment` : t`And more equipment`}</legend>
           <Choice
             name={`type${n}`}
-            label={say`What`}
-            any={say`none`}
+            label={t`What`}
+            any={t`none`}
             options={equipment.map(({ id, name }) => [String(id), name])}
             {...field}
           />
-          <Field name={`quantity${n}`} label={say`How many`} type="number" min={1} {...field} />
+          <Field name={`quantity${n}`} label={t`How many`} type="number" min={1} {...field} />
         </fieldset>
       ))}
       <fieldset className="col-span-full grid grid-cols-2 gap-2 border-t border-rule pt-2">
-        <legend className="small-caps pr-2">{say`Some time (at most ${MOST_SPAN_DAYS} days)`}</legend>
-        <Field name="first" label={say`First day`} type="date" {...field} />
-        <Field name="last" label={say`Last day`} type="date" {...field} />
-        <Field name="between" label={say`Between`} type="time" {...field} />
-        <Field name="and" label={say`And`} type="time" {...field} />
-        <Field name="minutes" label={say`For minutes`} type="number" min={15} {...field} />
+        <legend className="small-caps pr-2">{t`Some time (at most ${MOST_SPAN_DAYS} days)`}</legend>
+        <Field name="first" label={t`First day`} type="date" {...field} />
+        <Field name="last" label={t`Last day`} type="date" {...field} />
+        <Field name="between" label={t`Between`} type="time" {...field} />
+        <Field name="and" label={t`And`} type="time" {...field} />
+        <Field name="minutes" label={t`For minutes`} type="number" min={15} {...field} />
         <Choice
           name="on"
-          label={say`On`}
+          label={t`On`}
           any={null}
           options={(Object.keys(ON_WORDS) as OnDays[]).map((each) => [each, ON_WORDS[each]])}
           {...field}
         />
       </fieldset>
-      <button type="submit" className="press press-main col-span-full">{say`Look for the earliest`}</button>
+      <button type="submit" className="press press-main col-span-full">{t`Look for the earliest`}</button>
     </form>
   );
 }

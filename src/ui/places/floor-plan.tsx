@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { FloorPlan } from '@/contracts/calendar/places';
 
 /** Pixels a metre takes, the same in all plans, so that two can be compared by eye. */
@@ -29,7 +29,7 @@ export function FloorPlanDrawing({
     <figure>
       <svg
         role="img"
-        aria-label={say`Floor of ${name}, about ${sides}${bays.length ? say`, made of ${bays.map((bay) => bay.name).join(', ')}` : ''}`}
+        aria-label={t`Floor of ${name}, about ${sides}${bays.length ? t`, made of ${bays.map((bay) => bay.name).join(', ')}` : ''}`}
         viewBox={`0 0 ${width + 2 * PAD} ${height + 2 * PAD + 18}`}
         style={{ width: (width + 2 * PAD) * scale, maxWidth: '100%' }}
       >
@@ -74,7 +74,7 @@ export function FloorPlanDrawing({
           strokeWidth={1.5}
         />
       </svg>
-      <figcaption className="text-[0.85rem] text-soft">{say`${isMeasured ? sides : say`about ${sides}, drawn from its area`}; the dot is a person${width >= fiveM ? say`, the rule five metres` : ''}`}</figcaption>
+      <figcaption className="text-[0.85rem] text-soft">{t`${isMeasured ? sides : t`about ${sides}, drawn from its area`}; the dot is a person${width >= fiveM ? t`, the rule five metres` : ''}`}</figcaption>
     </figure>
   );
 }

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import Link from '@/ui/primitives/link';
 import { MOST_COMPARED, type FoundPlace, type PlacesReply } from '@/contracts/calendar/places';
 import { countText } from '@/contracts/words/when';
@@ -22,7 +22,7 @@ interface FoundProps {
 
 /** How many of the dates can be had there. */
 const sayDates = ({ clear, look, dates }: FoundPlace): string =>
-  dates === 1 ? '' : say`free on ${clear + look} of ${dates} dates`;
+  dates === 1 ? '' : t`free on ${clear + look} of ${dates} dates`;
 
 function Place({
   place,
@@ -51,10 +51,10 @@ function Place({
           </Link>{' '}
           <span className="text-soft">
             {place.code}, {place.building}
-            {place.familiar !== 2 && ` · ${place.familiar === 0 ? say`pinned` : say`used before`}`}
+            {place.familiar !== 2 && ` · ${place.familiar === 0 ? t`pinned` : t`used before`}`}
           </span>
         </p>
-        <p className="text-[0.95rem]">{say`${place.layout}, ${place.seats} seats, ${place.spareSeats} to spare`}</p>
+        <p className="text-[0.95rem]">{t`${place.layout}, ${place.seats} seats, ${place.spareSeats} to spare`}</p>
         {place.sentences.map((sentence) => (
           <p key={sentence} className="mt-0.5 text-[0.92rem] text-soft">
             {sentence}
@@ -69,17 +69,17 @@ function Place({
           <Link
             scroll={false}
             className={`press ${isCompared ? 'border-ink bg-sunk' : ''}`}
-            aria-label={`${isCompared ? say`Compared` : say`Compare`}: ${place.name}`}
+            aria-label={`${isCompared ? t`Compared` : t`Compare`}: ${place.name}`}
             href={compareHref(place.spaceId)}
           >
-            {isCompared ? say`Compared` : say`Compare`}
+            {isCompared ? t`Compared` : t`Compare`}
           </Link>
         )}
-        <Link className="press" href={boardHref({ day: dateOf(start), pick })}>{say`On the board`}</Link>
+        <Link className="press" href={boardHref({ day: dateOf(start), pick })}>{t`On the board`}</Link>
         <Link
           className="press"
           href={askHref({ spaceId: place.spaceId, start, minutes, people, rule })}
-        >{say`Ask for it`}</Link>
+        >{t`Ask for it`}</Link>
       </p>
     </li>
   );
@@ -90,7 +90,7 @@ export function FoundPlaces({ reply, ...asked }: FoundProps) {
   const { places, unfitText, inWords, notes, alsoOn } = reply;
   const clear = places.filter(({ verdict }) => verdict === 'clear').length;
   return (
-    <section aria-label={say`Places found`}>
+    <section aria-label={t`Places found`}>
       <h2 className="text-xl first-letter:uppercase">{inWords}</h2>
       {notes.map((note) => (
         <p key={note} className="text-[0.95rem] text-soft">
@@ -99,8 +99,8 @@ export function FoundPlaces({ reply, ...asked }: FoundProps) {
       ))}
       <p className="py-1">
         {places.length
-          ? say`${countText(clear, 'place is', 'places are')} clear${places.length > clear ? say`, ${places.length - clear} not` : ''}. ${unfitText}`
-          : say`${unfitText} Change what they are short of, or ask the office.`}
+          ? t`${countText(clear, 'place is', 'places are')} clear${places.length > clear ? t`, ${places.length - clear} not` : ''}. ${unfitText}`
+          : t`${unfitText} Change what they are short of, or ask the office.`}
       </p>
       {places.length > 0 && (
         <p className="pb-2">
@@ -110,7 +110,7 @@ export function FoundPlaces({ reply, ...asked }: FoundProps) {
               day: dateOf(asked.start),
               only: places.slice(0, 100).map(({ spaceId }) => spaceId),
             })}
-          >{say`All of them on the board`}</Link>
+          >{t`All of them on the board`}</Link>
         </p>
       )}
       {places.length > 0 && (
@@ -122,7 +122,7 @@ export function FoundPlaces({ reply, ...asked }: FoundProps) {
       )}
       {alsoOn.length > 0 && (
         <div className="mt-4">
-          <h3 className="text-lg">{say`What else is on then`}</h3>
+          <h3 className="text-lg">{t`What else is on then`}</h3>
           {alsoOn.map(({ building, events }) => (
             <p key={building} className="text-[0.95rem]">
               <b>{building}:</b> {events.join(' · ')}

@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { Pin, PinOff } from 'lucide-react';
 import { useState } from 'react';
 import type { Familiar } from '@/contracts/accounts/own';
@@ -30,13 +30,13 @@ export function PinButton({ kind, id, name, isPinned: first, withText = false }:
       <button
         type="button"
         aria-pressed={isPinned}
-        aria-label={say`Pin ${name}`}
-        title={isPinned ? say`${name} comes first for you` : say`Let ${name} come first for you`}
+        aria-label={t`Pin ${name}`}
+        title={isPinned ? t`${name} comes first for you` : t`Let ${name} come first for you`}
         className={`press px-2 py-1 ${isPinned ? 'border-ink bg-sunk' : ''}`}
         onClick={() => void toggle()}
       >
         <Sign size={15} aria-hidden="true" />
-        {withText && (isPinned ? say`Pinned` : say`Pin`)}
+        {withText && (isPinned ? t`Pinned` : t`Pin`)}
       </button>
       {fault && (
         <span role="alert" className="text-[0.92rem] text-clash">

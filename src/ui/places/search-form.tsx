@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import { MOST_SEARCH_DATES, SEARCH_REPEATS, type SearchRepeat } from '@/contracts/calendar/places';
 import { FEATURE_WORDS } from '@/contracts/words/findings';
 import { LAYOUT_WORDS } from '@/contracts/words/layouts';
@@ -25,44 +25,44 @@ export function SearchForm({ text, faults, equipment }: FormProps) {
     <form
       action="/places"
       role="search"
-      aria-label={say`Places`}
+      aria-label={t`Places`}
       className="sheet grid gap-3 p-4 sm:grid-cols-2"
     >
-      <Field name="people" label={say`People`} type="number" min={1} {...field} />
+      <Field name="people" label={t`People`} type="number" min={1} {...field} />
       <Choice
         name="layout"
-        label={say`Layout`}
-        any={say`any that seats them`}
+        label={t`Layout`}
+        any={t`any that seats them`}
         options={LAYOUTS.map((each) => [each, LAYOUT_WORDS[each]])}
         {...field}
       />
       <Choice
         name="has"
-        label={say`Having`}
-        any={say`nothing in particular`}
+        label={t`Having`}
+        any={t`nothing in particular`}
         options={FEATURES.map((each) => [each, FEATURE_WORDS[each]])}
         {...field}
       />
-      <Field name="day" label={say`First day`} type="date" {...field} />
-      <Field name="from" label={say`From`} type="time" {...field} />
-      <Field name="to" label={say`To`} type="time" {...field} />
+      <Field name="day" label={t`First day`} type="date" {...field} />
+      <Field name="from" label={t`From`} type="time" {...field} />
+      <Field name="to" label={t`To`} type="time" {...field} />
       <Choice
         name="repeat"
-        label={say`How often`}
+        label={t`How often`}
         any={null}
         options={(Object.keys(SEARCH_REPEATS) as SearchRepeat[]).map((each) => [each, REPEAT_WORDS[each]])}
         {...field}
       />
-      <Field name="dates" label={say`Dates`} type="number" min={1} max={MOST_SEARCH_DATES} {...field} />
+      <Field name="dates" label={t`Dates`} type="number" min={1} max={MOST_SEARCH_DATES} {...field} />
       <Choice
         name="type"
-        label={say`Equipment`}
-        any={say`none`}
+        label={t`Equipment`}
+        any={t`none`}
         options={equipment.map(({ id, name }) => [String(id), name])}
         {...field}
       />
-      <Field name="quantity" label={say`How many of it`} type="number" min={1} {...field} />
-      <button type="submit" className="press press-main sm:col-span-2">{say`Look for places`}</button>
+      <Field name="quantity" label={t`How many of it`} type="number" min={1} {...field} />
+      <button type="submit" className="press press-main sm:col-span-2">{t`Look for places`}</button>
     </form>
   );
 }

@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useCombobox } from 'downshift';
 import { useMemo, useState, type Ref } from 'react';
 
@@ -57,7 +57,7 @@ export function Combobox({ id, options, value, placeholder, onChange, inputRef, 
     <div className="relative">
       <input
         className="field"
-        placeholder={placeholder ?? say`type any part`}
+        placeholder={placeholder ?? t`type any part`}
         {...box.getInputProps({
           ref: inputRef,
           ...aria,
@@ -69,7 +69,7 @@ export function Combobox({ id, options, value, placeholder, onChange, inputRef, 
         })}
       />
       <ul
-        {...box.getMenuProps({ 'aria-label': say`What fits`, 'aria-labelledby': undefined })}
+        {...box.getMenuProps({ 'aria-label': t`What fits`, 'aria-labelledby': undefined })}
         className={`sheet absolute inset-x-0 top-full z-50 mt-0.5 max-h-72 overflow-y-auto py-1 shadow-lg ${box.isOpen ? '' : 'hidden'}`}
       >
         {box.isOpen &&
@@ -88,7 +88,7 @@ export function Combobox({ id, options, value, placeholder, onChange, inputRef, 
             </li>
           ))}
         {box.isOpen && !found.length && (
-          <li className="px-3 py-1 text-soft">{say`Nothing has this in its name.`}</li>
+          <li className="px-3 py-1 text-soft">{t`Nothing has this in its name.`}</li>
         )}
       </ul>
     </div>

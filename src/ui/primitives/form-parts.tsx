@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useId, type ReactNode } from 'react';
 
 interface LabelledProps {
@@ -43,7 +43,7 @@ export function PickSeveral<Id extends string | number>({
     <details className="border-b border-rule py-1">
       <summary className="cursor-pointer py-1">
         <span className="font-semibold">{legend}: </span>
-        {names.length ? names.join(', ') : <span className="text-soft">{say`any`}</span>}
+        {names.length ? names.join(', ') : <span className="text-soft">{t`any`}</span>}
       </summary>
       <fieldset className="flex flex-wrap gap-x-4 gap-y-1 pb-2">
         <legend className="sr-only">{legend}</legend>

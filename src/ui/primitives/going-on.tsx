@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { LongWorkKind } from '@/contracts/base/long-work';
 import { useLongWork } from '@/ui/hooks/use-long-work';
 
@@ -17,7 +17,7 @@ const BAR =
   'h-2.5 w-28 appearance-none overflow-hidden rounded-sm bg-sunk outline outline-1 outline-strong-rule indeterminate:animate-pulse [&::-moz-progress-bar]:bg-accent [&::-webkit-progress-bar]:bg-sunk [&::-webkit-progress-value]:bg-accent';
 
 /** That something takes its time, how far it is, and a way to stop it; nothing where nothing is going on. */
-export function GoingOn({ isGoing, kind, what = say`Being done`, onStop }: GoingOnProps) {
+export function GoingOn({ isGoing, kind, what = t`Being done`, onStop }: GoingOnProps) {
   const work = useLongWork(isGoing, kind);
   if (!isGoing) return null;
   const { done, of, isWaiting } = work ?? { done: 0, of: 0, isWaiting: false };
@@ -25,9 +25,9 @@ export function GoingOn({ isGoing, kind, what = say`Being done`, onStop }: Going
     <span className="flex flex-wrap items-center gap-3">
       <progress className={BAR} aria-label={what} {...(of > 0 && { value: done, max: of })} />
       <span role="status" className="text-soft">
-        {isWaiting ? say`waits for its turn` : of > 0 && say`${what}: ${done} of ${of}`}
+        {isWaiting ? t`waits for its turn` : of > 0 && t`${what}: ${done} of ${of}`}
       </span>
-      {onStop && <button type="button" className="press" onClick={onStop}>{say`Stop`}</button>}
+      {onStop && <button type="button" className="press" onClick={onStop}>{t`Stop`}</button>}
     </span>
   );
 }

@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useOffice } from '@/ui/hooks/office';
 import type { ShownError } from '@/ui/hooks/send';
 
@@ -23,11 +23,11 @@ export function RefusalNote({ error }: { error: ShownError | null }) {
               <a
                 className="font-semibold"
                 href={`/sign-in?next=${encodeURIComponent(location.pathname + location.search)}`}
-              >{say`Sign in and come back here`}</a>
+              >{t`Sign in and come back here`}</a>
             </p>
           )}
           {error.retry && (
-            <button type="button" className="press mt-2" onClick={error.retry}>{say`Try again`}</button>
+            <button type="button" className="press mt-2" onClick={error.retry}>{t`Try again`}</button>
           )}
           <p className="mt-1 text-[0.9rem] text-soft">
             {office.name}: {office.phone}, {office.email}

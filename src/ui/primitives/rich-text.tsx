@@ -1,6 +1,6 @@
 'use client';
 import { LOCALES } from '@/contracts/language/languages';
-import { ownLanguage, say } from '@/contracts/language/say';
+import { ownLanguage, t } from '@/contracts/language/translate';
 import { EditorContent, useEditor, useEditorState, type Editor } from '@tiptap/react';
 import StarterKit from '@tiptap/starter-kit';
 import { Bold, Heading, Italic, Link as LinkIcon, List, ListOrdered, Redo2, Undo2 } from 'lucide-react';
@@ -87,8 +87,8 @@ function Tools({ editor }: { editor: Editor }) {
       <div className="flex flex-wrap items-center gap-2 border-b border-rule p-1">
         <input
           className="field max-w-80 py-1"
-          aria-label={say`Address of the link`}
-          placeholder={say`https://… or mailto:…`}
+          aria-label={t`Address of the link`}
+          placeholder={t`https://… or mailto:…`}
           autoFocus
           value={address}
           onChange={(event) => setAddress(event.target.value)}
@@ -99,43 +99,43 @@ function Tools({ editor }: { editor: Editor }) {
             else setAddress(null);
           }}
         />
-        <button type="button" className="press py-1" onClick={link}>{say`Link it`}</button>
-        <button type="button" className="press py-1" onClick={() => setAddress(null)}>{say`Leave it`}</button>
+        <button type="button" className="press py-1" onClick={link}>{t`Link it`}</button>
+        <button type="button" className="press py-1" onClick={() => setAddress(null)}>{t`Leave it`}</button>
       </div>
     );
   return (
     <div
       role="toolbar"
-      aria-label={say`Text marks`}
+      aria-label={t`Text marks`}
       className="flex flex-wrap gap-0.5 border-b border-rule p-1"
     >
-      <Tool name={say`Bold`} isOn={on.bold} onPress={() => run().toggleBold().run()}>
+      <Tool name={t`Bold`} isOn={on.bold} onPress={() => run().toggleBold().run()}>
         <Bold size={17} />
       </Tool>
-      <Tool name={say`Italic`} isOn={on.italic} onPress={() => run().toggleItalic().run()}>
+      <Tool name={t`Italic`} isOn={on.italic} onPress={() => run().toggleItalic().run()}>
         <Italic size={17} />
       </Tool>
-      <Tool name={say`Heading`} isOn={on.heading} onPress={() => run().toggleHeading({ level: 3 }).run()}>
+      <Tool name={t`Heading`} isOn={on.heading} onPress={() => run().toggleHeading({ level: 3 }).run()}>
         <Heading size={17} />
       </Tool>
-      <Tool name={say`List`} isOn={on.bullets} onPress={() => run().toggleBulletList().run()}>
+      <Tool name={t`List`} isOn={on.bullets} onPress={() => run().toggleBulletList().run()}>
         <List size={17} />
       </Tool>
-      <Tool name={say`Numbered list`} isOn={on.numbers} onPress={() => run().toggleOrderedList().run()}>
+      <Tool name={t`Numbered list`} isOn={on.numbers} onPress={() => run().toggleOrderedList().run()}>
         <ListOrdered size={17} />
       </Tool>
       <Tool
-        name={on.link ? say`Take the link away` : say`Link`}
+        name={on.link ? t`Take the link away` : t`Link`}
         isOn={on.link}
         onPress={() => (on.link ? run().extendMarkRange('link').unsetLink().run() : setAddress(''))}
       >
         <LinkIcon size={17} />
       </Tool>
       <span className="flex-1" />
-      <Tool name={say`Undo`} isOff={!on.undo} onPress={() => run().undo().run()}>
+      <Tool name={t`Undo`} isOff={!on.undo} onPress={() => run().undo().run()}>
         <Undo2 size={17} />
       </Tool>
-      <Tool name={say`Redo`} isOff={!on.redo} onPress={() => run().redo().run()}>
+      <Tool name={t`Redo`} isOff={!on.redo} onPress={() => run().redo().run()}>
         <Redo2 size={17} />
       </Tool>
     </div>

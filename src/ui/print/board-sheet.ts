@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { BoardCategory, BoardData, BoardSpan } from '@/contracts/calendar/board';
 import type { PrintQuery } from '@/contracts/calendar/print';
 import { LAYOUT_WORDS } from '@/contracts/words/layouts';
@@ -23,7 +23,7 @@ const clock = (span: Interval, tzid: string): string =>
   `${sayTime(toLocal(span.start, tzid))}–${sayTime(toLocal(span.end, tzid))}`;
 
 const titleOf = ({ known, state }: Booking): string =>
-  known ? `${state === 'approved' ? '' : `${state}: `}${known.title}` : say`taken`;
+  known ? `${state === 'approved' ? '' : `${state}: `}${known.title}` : t`taken`;
 
 function blockOf(booking: Booking, lane: number, shown: Interval): ChartBlock {
   const share = (at: number) => (at - shown.start) / (shown.end - shown.start);
@@ -62,13 +62,13 @@ function chartRows({ house, spaces, bookings, day, shown }: DayOfBoard): ChartRo
     return [
       {
         label: space.name,
-        note: say`${space.code}, ${space.seats} seats`,
+        note: t`${space.code}, ${space.seats} seats`,
         closed,
         blocks: [
           ...own.map(({ booking, lane }) => blockOf(booking, lane, shown)),
           ...through.map(({ booking, lane }) => ({
             ...blockOf(booking, lanes + lane, shown),
-            title: say`in ${house.space(booking.spaceId)?.name ?? ''}`,
+            title: t`in ${house.space(booking.spaceId)?.name ?? ''}`,
             sign: null,
           })),
         ],
@@ -98,7 +98,7 @@ function listRows({ house, spaces, bookings, day }: DayOfBoard, tzid: string) {
         { text: clock(booking.span, tzid) },
         { text: house.space(booking.spaceId)?.name ?? '' },
         {
-          text: [titleOf(booking), known?.nth && say`date ${known.nth}`].filter(Boolean).join(', '),
+          text: [titleOf(booking), known?.nth && t`date ${known.nth}`].filter(Boolean).join(', '),
           sign: signOf(booking),
         },
         { text: known?.host ?? '' },

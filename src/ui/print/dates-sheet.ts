@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { DateChoices, DatesReply } from '@/contracts/calendar/dates';
 import type { PrintQuery } from '@/contracts/calendar/print';
 import { LAYOUT_WORDS } from '@/contracts/words/layouts';
@@ -35,7 +35,7 @@ export const signOf = ({ in: { category } }: DateEntry): MarkSign | null => {
 };
 
 function whatCell(entry: DateEntry, isDetailed: boolean): Cell {
-  const more = isDetailed ? [entry.nth && say`date ${entry.nth}`, entry.text].filter(Boolean).join('\n') : '';
+  const more = isDetailed ? [entry.nth && t`date ${entry.nth}`, entry.text].filter(Boolean).join('\n') : '';
   return {
     text: [titleText(entry), more].filter(Boolean).join('\n'),
     isBold: entry.title !== null && !isDetailed,
@@ -52,7 +52,7 @@ function rowOf(entry: DateEntry, when: string, isDetailed: boolean): Cell[] {
   );
   return [
     ...brief,
-    { text: places.join('\n') || say`no space` },
+    { text: places.join('\n') || t`no space` },
     { text: entry.in.host.map(({ name }) => name).join('\n') },
     { text: entry.people ? String(entry.people) : '' },
   ];
@@ -98,7 +98,7 @@ function byGroup(
             ),
           ),
         }
-      : { kind: 'text', text: say`Nothing in these days.` },
+      : { kind: 'text', text: t`Nothing in these days.` },
   ]);
 }
 
@@ -123,14 +123,14 @@ export function datesParts(
 ): readonly Part[] {
   const entries = readEntries(reply.dates, choices);
   const parts = query.apart ? byGroup(entries, query, choices, tzid) : byDay(entries, query, tzid);
-  if (!entries.length) return [{ kind: 'text', text: say`Nothing is on in these days.` }];
+  if (!entries.length) return [{ kind: 'text', text: t`Nothing is on in these days.` }];
   return [
     ...parts,
     ...(reply.isCut
       ? [
           {
             kind: 'text' as const,
-            text: say`Not all dates have room here: print fewer days, or choose fewer things.`,
+            text: t`Not all dates have room here: print fewer days, or choose fewer things.`,
           },
         ]
       : []),

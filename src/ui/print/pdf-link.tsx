@@ -1,5 +1,5 @@
 'use client';
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import { useState } from 'react';
 import type { ErrorReply } from '@/contracts/base/refusal';
 import { isErrorReply } from '@/ui/hooks/send';
@@ -59,11 +59,11 @@ export function PdfLink({ href }: { href: string }) {
           event.preventDefault();
           if (!drawing) void draw();
         }}
-      >{say`As PDF`}</a>
+      >{t`As PDF`}</a>
       <GoingOn
         isGoing={drawing !== null}
         kind="reads"
-        what={say`Pages drawn`}
+        what={t`Pages drawn`}
         onStop={() => drawing?.abort()}
       />
       <RefusalNote error={error} />

@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { BoardData, BoardSpan, HousePool } from '@/contracts/calendar/board';
 import type { PrintQuery } from '@/contracts/calendar/print';
 import { dayShort, sayTime } from '@/contracts/words/when';
@@ -37,14 +37,14 @@ export function poolParts(
       detail === 'detailed' ? levels(day, uses, pool.facts.stock) : [scarcest(day, uses, pool.facts.stock)];
     return told.map((level, index) => [
       { text: index ? '' : dayShort(date), isBold: true },
-      { text: level.inUse || detail === 'detailed' ? hours(level.span) : say`all day` },
+      { text: level.inUse || detail === 'detailed' ? hours(level.span) : t`all day` },
       { text: String(level.stock) },
       { text: String(level.inUse) },
       { text: String(level.left), isBold: level.left <= 0 },
     ]);
   });
   return [
-    { kind: 'text', text: say`Kept in ${pool.store}. Away counts fetching and returning.` },
+    { kind: 'text', text: t`Kept in ${pool.store}. Away counts fetching and returning.` },
     { kind: 'table', columns: COLUMNS, rows },
   ];
 }

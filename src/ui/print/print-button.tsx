@@ -1,6 +1,6 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 
 export const PrintButton = () => (
-  <button type="button" className="press press-main" onClick={() => window.print()}>{say`Print`}</button>
+  <button type="button" className="press press-main" onClick={() => window.print()}>{t`Print`}</button>
 );

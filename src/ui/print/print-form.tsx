@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { mostDays, type PrintKind } from '@/contracts/calendar/print';
 
 /** Range and form of a print; whatever else was chosen before goes along unseen. */
@@ -13,18 +13,18 @@ export function PrintForm({
 }) {
   const own = ['from', 'days', 'detail', 'page'];
   return (
-    <form action="/print" className="flex flex-wrap items-end gap-3" aria-label={say`What is printed`}>
+    <form action="/print" className="flex flex-wrap items-end gap-3" aria-label={t`What is printed`}>
       {Object.entries(text)
         .filter(([name]) => !own.includes(name))
         .map(([name, value]) => (
           <input key={name} type="hidden" name={name} value={value} />
         ))}
       <label className="small-caps">
-        {say`First day`}
+        {t`First day`}
         <input className="field block text-base" type="date" name="from" required defaultValue={text.from} />
       </label>
       <label className="small-caps">
-        {say`Days`}
+        {t`Days`}
         <input
           className="field block w-24 text-base"
           type="number"
@@ -36,20 +36,20 @@ export function PrintForm({
         />
       </label>
       <label className="small-caps">
-        {say`How much`}
+        {t`How much`}
         <select className="field block w-32 text-base" name="detail" defaultValue={text.detail ?? 'brief'}>
-          <option value="brief">{say`brief`}</option>
-          <option value="detailed">{say`detailed`}</option>
+          <option value="brief">{t`brief`}</option>
+          <option value="detailed">{t`detailed`}</option>
         </select>
       </label>
       <label className="small-caps">
-        {say`Paper`}
+        {t`Paper`}
         <select className="field block w-32 text-base" name="page" defaultValue={text.page ?? 'upright'}>
-          <option value="upright">{say`A4 upright`}</option>
-          <option value="wide">{say`A4 wide`}</option>
+          <option value="upright">{t`A4 upright`}</option>
+          <option value="wide">{t`A4 wide`}</option>
         </select>
       </label>
-      <button type="submit" className="press">{say`Show it so`}</button>
+      <button type="submit" className="press">{t`Show it so`}</button>
       {fault && (
         <p role="alert" className="w-full text-clash">
           {fault}

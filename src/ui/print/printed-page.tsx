@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { FontName, Mark, Page } from '@/core/printing/marks';
 
 const FONTS: Readonly<Record<FontName, { family: string; weight: number }>> = {
@@ -68,7 +68,7 @@ export function PrintedPage({ page, number, of }: { page: Page; number: number; 
   return (
     <svg
       role="img"
-      aria-label={say`Page ${number} of ${of}`}
+      aria-label={t`Page ${number} of ${of}`}
       viewBox={`0 0 ${page.width} ${page.height}`}
       // Points, so that it is as large on paper as it was laid out, and on the screen as on paper.
       style={{ width: `${page.width}pt`, aspectRatio: `${page.width} / ${page.height}` }}

@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { CrewDay, OrderThing, OrderView } from '@/contracts/work-orders/orders';
 import type { StoreLine, StoresDay } from '@/contracts/work-orders/stores';
 import type { TeamWeek, WeekView } from '@/contracts/work-orders/week-load';
@@ -21,8 +21,8 @@ function detailsOf(order: OrderView): string[] {
       ? [
           turnover.kindText,
           turnover.beforeText,
-          turnover.stays.length ? say`stays: ${turnover.stays.map(thingText).join(', ')}` : '',
-          turnover.takeAway.length ? say`goes: ${turnover.takeAway.map(thingText).join(', ')}` : '',
+          turnover.stays.length ? t`stays: ${turnover.stays.map(thingText).join(', ')}` : '',
+          turnover.takeAway.length ? t`goes: ${turnover.takeAway.map(thingText).join(', ')}` : '',
         ]
       : []),
     ...order.equipment.map(thingText),
@@ -31,18 +31,16 @@ function detailsOf(order: OrderView): string[] {
     ...order.told.map(({ label, text }) => `${label}: ${text}`),
     ...order.checklist.map(({ line, isTicked }) => `${isTicked ? '[x]' : '[  ]'} ${line}`),
     ...order.said.map(
-      ({ kind, text, who }) => say`${kind === 'problem' ? say`Problem` : say`Note`} of ${who}: ${text}`,
+      ({ kind, text, who }) => t`${kind === 'problem' ? t`Problem` : t`Note`} of ${who}: ${text}`,
     ),
   ].filter(Boolean);
 }
 
 const whenOf = ({ phase, fromText, dueText }: OrderView): string =>
-  phase === 'attendance' ? `${fromText}–${dueText}` : say`by ${dueText}\nfree from ${fromText}`;
+  phase === 'attendance' ? `${fromText}–${dueText}` : t`by ${dueText}\nfree from ${fromText}`;
 
 const roomOf = ({ layout, people, wheelchairs }: OrderView): string =>
-  [layout, say`for ${people}`, wheelchairs ? say`${wheelchairs} in wheelchairs` : '']
-    .filter(Boolean)
-    .join(', ');
+  [layout, t`for ${people}`, wheelchairs ? t`${wheelchairs} in wheelchairs` : ''].filter(Boolean).join(', ');
 
 const DAY: readonly Column[] = texts([
   { title: 'When', share: 1.5 },
@@ -54,7 +52,7 @@ const DAY: readonly Column[] = texts([
 
 function rowOf(order: OrderView): Cell[] {
   const who = [order.phaseText, order.team, order.person].filter(Boolean).join(' · ');
-  const version = order.contentVersion > 1 ? say`version ${order.contentVersion}` : '';
+  const version = order.contentVersion > 1 ? t`version ${order.contentVersion}` : '';
   return [
     { text: whenOf(order), isBold: true },
     { text: [order.place, order.building, who].filter(Boolean).join('\n') },
@@ -64,7 +62,7 @@ function rowOf(order: OrderView): Cell[] {
         .join('\n'),
     },
     { text: detailsOf(order).join('\n') },
-    { text: order.state === 'done' ? say`done` : '[   ]' },
+    { text: order.state === 'done' ? t`done` : '[   ]' },
   ];
 }
 
@@ -96,13 +94,13 @@ const tableRow = (order: OrderView, day: string): string[] => [
 const ordersPart = (orders: readonly OrderView[]): Part =>
   orders.length
     ? { kind: 'table', columns: DAY, rows: orders.map(rowOf) }
-    : { kind: 'text', text: say`No setup work is due.` };
+    : { kind: 'text', text: t`No setup work is due.` };
 
 /** The work of a day in order of time, and what is not to be done any more. */
 export function daySheet(day: CrewDay): SetupsSheet {
   const givenUp: Part[] = day.givenUp.length
     ? [
-        { kind: 'heading', text: say`Not to be done any more` },
+        { kind: 'heading', text: t`Not to be done any more` },
         {
           kind: 'table',
           columns: [
@@ -125,13 +123,13 @@ export function daySheet(day: CrewDay): SetupsSheet {
 /** One order with all it says; `floor` is the room as it is to be set. */
 export function orderSheet(order: OrderView, date: string, floor: readonly Part[]): SetupsSheet {
   const facts: readonly (readonly [string, string])[] = [
-    [say`Where`, `${order.place}, ${order.building}`],
-    [order.phase === 'attendance' ? say`Be there` : say`Done by`, whenOf(order)],
-    [say`Set`, roomOf(order)],
-    [say`Team`, [order.team, order.person].filter(Boolean).join(', ')],
-    [say`Event`, `${order.eventTitle} · ${order.reference}`],
-    [say`Version`, String(order.contentVersion)],
-    [say`State`, order.doneText ? say`done ${order.doneText}` : order.state],
+    [t`Where`, `${order.place}, ${order.building}`],
+    [order.phase === 'attendance' ? t`Be there` : t`Done by`, whenOf(order)],
+    [t`Set`, roomOf(order)],
+    [t`Team`, [order.team, order.person].filter(Boolean).join(', ')],
+    [t`Event`, `${order.eventTitle} · ${order.reference}`],
+    [t`Version`, String(order.contentVersion)],
+    [t`State`, order.doneText ? t`done ${order.doneText}` : order.state],
   ];
   return {
     parts: [
@@ -145,12 +143,12 @@ export function orderSheet(order: OrderView, date: string, floor: readonly Part[
       },
       ...(order.changes.length
         ? [
-            { kind: 'heading' as const, text: say`Changed since it was read` },
+            { kind: 'heading' as const, text: t`Changed since it was read` },
             { kind: 'text' as const, text: order.changes.join('\n') },
           ]
         : []),
-      { kind: 'heading', text: say`With` },
-      { kind: 'text', text: detailsOf(order).join('\n') || say`Nothing to carry.` },
+      { kind: 'heading', text: t`With` },
+      { kind: 'text', text: detailsOf(order).join('\n') || t`Nothing to carry.` },
       ...floor,
     ],
     rows: [ORDER_HEAD, tableRow(order, date)],
@@ -165,7 +163,7 @@ const loadRow = ({ name, cells }: TeamWeek): Cell[] => [
 /** The load of all teams, then the work day by day. */
 export function weekSheet(week: WeekView, days: readonly CrewDay[]): SetupsSheet {
   const columns: Column[] = [
-    { title: say`Team`, share: 1.2 },
+    { title: t`Team`, share: 1.2 },
     ...week.days.map(({ text }) => ({ title: text, share: 1 })),
   ];
   return {
@@ -189,7 +187,7 @@ const STORE: readonly Column[] = texts([
 const WAY: Readonly<Record<StoreLine['way'], string>> = texts({ out: 'out', back: 'back' });
 
 function storeRow(line: StoreLine): Cell[] {
-  const direct = line.movedDirectly ? say`\n${line.movedDirectly} move directly` : '';
+  const direct = line.movedDirectly ? t`\n${line.movedDirectly} move directly` : '';
   return [
     { text: `${WAY[line.way]} ${line.timeText}`, isBold: true },
     { text: `${line.quantity ?? '?'}${direct}` },
@@ -217,14 +215,14 @@ const STORE_HEAD = [
 export function storesSheet(day: StoresDay): SetupsSheet {
   const movements: Part[] = day.movements.length
     ? [
-        { kind: 'heading', text: say`Straight to the next event` },
+        { kind: 'heading', text: t`Straight to the next event` },
         {
           kind: 'table',
           columns: [
-            { title: say`When`, share: 1.3 },
-            { title: say`What`, share: 2.4 },
-            { title: say`From`, share: 2 },
-            { title: say`To`, share: 3 },
+            { title: t`When`, share: 1.3 },
+            { title: t`What`, share: 2.4 },
+            { title: t`From`, share: 2 },
+            { title: t`To`, share: 3 },
           ],
           rows: day.movements.map(({ timeText, quantity, name, from, to, toEvent }) => [
             { text: timeText, isBold: true },
@@ -243,7 +241,7 @@ export function storesSheet(day: StoresDay): SetupsSheet {
       ]),
       ...(day.stores.length
         ? []
-        : [{ kind: 'text' as const, text: say`Nothing leaves the stores or comes back.` }]),
+        : [{ kind: 'text' as const, text: t`Nothing leaves the stores or comes back.` }]),
       ...movements,
     ],
     rows: [

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { GoingOn } from '@/ui/primitives/going-on';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 import type { ChangeHandle } from './use-change';
@@ -15,7 +15,7 @@ export function ChangeDone({ change }: { change: ChangeHandle }) {
             className="press"
             disabled={change.isSending}
             onClick={change.takeBack}
-          >{say`Take it back`}</button>
+          >{t`Take it back`}</button>
         )}
       </p>
       <GoingOn isGoing={change.isSending} kind="writes" onStop={change.stop} />

@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import type { DateView } from '@/contracts/requests/request-view';
 import { CallStamp, VerdictStamp } from '@/ui/primitives/verdict-stamp';
@@ -25,16 +25,16 @@ function Beside({ date }: { date: DateView }) {
         </p>
       ))}
       {date.isHeld && date.holdUntilText && (
-        <p className="mt-0.5 text-[0.95rem] text-soft">{say`Its place is kept until ${date.holdUntilText}.`}</p>
+        <p className="mt-0.5 text-[0.95rem] text-soft">{t`Its place is kept until ${date.holdUntilText}.`}</p>
       )}
       {date.proposal && (
-        <p className="mt-0.5 border-l-4 border-accent pl-2 text-[0.95rem]">{say`Offered instead: ${date.proposal}`}</p>
+        <p className="mt-0.5 border-l-4 border-accent pl-2 text-[0.95rem]">{t`Offered instead: ${date.proposal}`}</p>
       )}
       {date.change && (
-        <p className="mt-0.5 border-l-4 border-accent pl-2 text-[0.95rem]">{say`Wanted instead: ${date.change}`}</p>
+        <p className="mt-0.5 border-l-4 border-accent pl-2 text-[0.95rem]">{t`Wanted instead: ${date.change}`}</p>
       )}
       {date.fallback && !date.isAtRisk && (
-        <p className="mt-0.5 text-[0.95rem] text-soft">{say`Kept indoors, should the weather turn: ${date.fallback.places}.`}</p>
+        <p className="mt-0.5 text-[0.95rem] text-soft">{t`Kept indoors, should the weather turn: ${date.fallback.places}.`}</p>
       )}
       {date.reason && <p className="mt-0.5 text-[0.95rem] text-soft">“{date.reason}”</p>}
     </>
@@ -72,7 +72,7 @@ function DateListItem({ date, box }: DateListItemProps) {
             type="button"
             className="min-h-6 text-soft underline decoration-dotted underline-offset-4"
             aria-expanded={isOpen}
-            aria-label={say`${places}: what else stands there, ${when}`}
+            aria-label={t`${places}: what else stands there, ${when}`}
             onClick={() => setOpen(!isOpen)}
           >
             {places}
@@ -81,14 +81,14 @@ function DateListItem({ date, box }: DateListItemProps) {
           <span className="text-soft">{places}</span>
         )}
         <span className="w-28">
-          {date.isPast && date.state === 'waiting' ? say`waiting, over` : date.stateWord}
-          {date.isHeld && say`, held`}
+          {date.isPast && date.state === 'waiting' ? t`waiting, over` : date.stateWord}
+          {date.isHeld && t`, held`}
         </span>
         <span className="min-w-16">
           {date.verdict && <VerdictStamp verdict={date.verdict} />}
-          {date.proposal && <CallStamp words={say`offered`} />}
-          {date.isConsentRefused && <CallStamp words={say`consent refused`} />}
-          {date.isAtRisk && <CallStamp words={say`at risk`} />}
+          {date.proposal && <CallStamp words={t`offered`} />}
+          {date.isConsentRefused && <CallStamp words={t`consent refused`} />}
+          {date.isAtRisk && <CallStamp words={t`at risk`} />}
         </span>
       </div>
       <Beside date={date} />
@@ -105,7 +105,7 @@ export function DateList({ dates, pickable, picked, onPick }: DateListProps) {
   const order = dates.map(({ id }) => id).filter((id) => pickable.has(id));
   const { list, boxOf } = usePicking<number, HTMLOListElement>({ order, picked, onPick });
   return (
-    <ol ref={list} className="border-l-2 border-strong-rule" aria-label={say`Dates`}>
+    <ol ref={list} className="border-l-2 border-strong-rule" aria-label={t`Dates`}>
       {dates.map((date) => (
         <DateListItem key={date.id} date={date} box={pickable.has(date.id) ? boxOf(date.id) : null} />
       ))}

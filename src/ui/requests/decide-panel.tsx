@@ -1,7 +1,7 @@
 'use client';
 import { whyTooMany } from '@/contracts/requests/change';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { FootBar } from '@/ui/primitives/foot-bar';
 import { useState } from 'react';
 import { useDraft } from '@/ui/hooks/use-draft';
@@ -29,7 +29,7 @@ interface DecisionProps {
 }
 
 function whyNone(ids: readonly number[]): string | null {
-  if (!ids.length) return say`Pick dates in the list above first.`;
+  if (!ids.length) return t`Pick dates in the list above first.`;
   return whyTooMany(ids.length);
 }
 
@@ -45,7 +45,7 @@ function HoldFields({ change, ids }: { change: ChangeHandle; ids: readonly numbe
       }}
     >
       <label className="flex items-center gap-2">
-        <span className="font-semibold whitespace-nowrap">{say`Keep the place until`}</span>
+        <span className="font-semibold whitespace-nowrap">{t`Keep the place until`}</span>
         <input
           className="field w-56"
           type="datetime-local"
@@ -58,7 +58,7 @@ function HoldFields({ change, ids }: { change: ChangeHandle; ids: readonly numbe
         isSubmit
         isBusy={change.isSending}
         off={whyNone(ids)}
-      >{say`Hold ${countText(ids.length, 'date', 'dates')}`}</Press>
+      >{t`Hold ${countText(ids.length, 'date', 'dates')}`}</Press>
     </Form>
   );
 }
@@ -77,11 +77,11 @@ function Decision({ change, picked, waiting, reference }: DecisionProps) {
       <ChangeDone change={change} />
       <div className="flex flex-wrap items-end gap-2">
         <label className="min-w-60 flex-1">
-          <span className="font-semibold">{say`Reason`}</span>{' '}
+          <span className="font-semibold">{t`Reason`}</span>{' '}
           <span className="text-[0.93rem] text-soft">
             {picked.some(({ needsReason }) => needsReason)
-              ? say`needed here: it goes past a rule of the house`
-              : say`to decline or leave out; the requester reads it`}
+              ? t`needed here: it goes past a rule of the house`
+              : t`to decline or leave out; the requester reads it`}
           </span>
           <input
             className="field"
@@ -95,19 +95,19 @@ function Decision({ change, picked, waiting, reference }: DecisionProps) {
           isBusy={change.isSending}
           off={whyNone(ids)}
           onClick={() => decide('approve')}
-        >{say`Approve ${dates}`}</Press>
+        >{t`Approve ${dates}`}</Press>
         <Press
           isBusy={change.isSending}
           off={whyNone(ids)}
           onClick={() => decide('decline')}
-        >{say`Decline ${dates}`}</Press>
+        >{t`Decline ${dates}`}</Press>
         <Press
           isBusy={change.isSending}
           off={whyNone(ids)}
           onClick={() => decide('skip')}
-        >{say`Leave ${dates} out`}</Press>
+        >{t`Leave ${dates} out`}</Press>
         {waiting > ids.length && (
-          <span className="text-soft">{say`${waiting - ids.length} ${waiting - ids.length === 1 ? say`stays` : say`stay`} waiting`}</span>
+          <span className="text-soft">{t`${waiting - ids.length} ${waiting - ids.length === 1 ? t`stays` : t`stay`} waiting`}</span>
         )}
       </div>
       <div className="flex flex-wrap items-end gap-2">
@@ -123,7 +123,7 @@ function Decision({ change, picked, waiting, reference }: DecisionProps) {
                 held.map(({ id }) => id),
               )
             }
-          >{say`End ${countText(held.length, 'hold', 'holds')}`}</button>
+          >{t`End ${countText(held.length, 'hold', 'holds')}`}</button>
         )}
       </div>
     </FootBar>
@@ -136,19 +136,19 @@ function WantedChanges({ change, dates }: { change: ChangeHandle; dates: readonl
   const ids = dates.map(({ id }) => id);
   return (
     <div className="mb-3 flex flex-wrap items-center gap-2 border-l-4 border-accent bg-sunk px-3 py-2">
-      <span className="font-semibold">{say`${countText(dates.length, 'approved date is', 'approved dates are')} wanted otherwise.`}</span>
+      <span className="font-semibold">{t`${countText(dates.length, 'approved date is', 'approved dates are')} wanted otherwise.`}</span>
       <button
         type="button"
         className="press press-main"
         disabled={change.isSending}
         onClick={() => change.run({ action: 'grant-change', reason: '' }, ids)}
-      >{say`Grant`}</button>
+      >{t`Grant`}</button>
       <button
         type="button"
         className="press"
         disabled={change.isSending}
         onClick={() => change.run({ action: 'refuse-change', reason: '' }, ids)}
-      >{say`Keep as booked`}</button>
+      >{t`Keep as booked`}</button>
     </div>
   );
 }
@@ -183,7 +183,7 @@ export function DecidePanel({
   const picked = waiting.filter(({ id }) => chosen.has(id));
 
   return (
-    <section aria-label={say`Dates and decision`}>
+    <section aria-label={t`Dates and decision`}>
       <WantedChanges change={change} dates={wantedOtherwise} />
       {request.wantsText !== null && unplaced.length > 0 && (
         <PlaceFields
@@ -196,27 +196,27 @@ export function DecidePanel({
       )}
       {waiting.length > 0 && (
         <div className="mb-2 flex flex-wrap items-center gap-2">
-          <span className="text-soft">{say`Pick`}</span>
+          <span className="text-soft">{t`Pick`}</span>
           {clear.length > 0 && (
             <button
               type="button"
               className="press"
               onClick={() => setPicked(idsOf(clear))}
-            >{say`${clear.length} clear`}</button>
+            >{t`${clear.length} clear`}</button>
           )}
           {possible.length > clear.length && (
             <button
               type="button"
               className="press"
               onClick={() => setPicked(idsOf(possible))}
-            >{say`${possible.length} that can be approved`}</button>
+            >{t`${possible.length} that can be approved`}</button>
           )}
           <button
             type="button"
             className="press"
             onClick={() => setPicked(waitingIds)}
-          >{say`all ${waiting.length} waiting`}</button>
-          <button type="button" className="press" onClick={() => setPicked(new Set())}>{say`none`}</button>
+          >{t`all ${waiting.length} waiting`}</button>
+          <button type="button" className="press" onClick={() => setPicked(new Set())}>{t`none`}</button>
         </div>
       )}
       <OneStepPanel
@@ -255,9 +255,7 @@ export function DecidePanel({
       ) : (
         <>
           <ChangeDone change={change} />
-          {!wantedOtherwise.length && (
-            <p className="py-3 text-soft">{say`Nothing of this waits any more.`}</p>
-          )}
+          {!wantedOtherwise.length && <p className="py-3 text-soft">{t`Nothing of this waits any more.`}</p>}
         </>
       )}
     </section>

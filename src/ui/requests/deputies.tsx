@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import type { Deputy } from '@/contracts/accounts/own';
 import type { ErrorReply } from '@/contracts/base/refusal';
@@ -23,7 +23,7 @@ export function Deputies({ first }: { first: readonly Deputy[] }) {
   return (
     <details className="mt-4">
       <summary className="font-semibold">
-        {say`Who may ask, change and cancel for me`}
+        {t`Who may ask, change and cancel for me`}
         {deputies.length > 0 && ` (${deputies.length})`}
       </summary>
       <div className="mt-2 grid max-w-2xl gap-2">
@@ -39,9 +39,9 @@ export function Deputies({ first }: { first: readonly Deputy[] }) {
                 <button
                   type="button"
                   className="press ml-auto px-2 py-0.5"
-                  aria-label={say`${deputy.name} no longer`}
+                  aria-label={t`${deputy.name} no longer`}
                   onClick={() => void set(deputy.email, false)}
-                >{say`No longer`}</button>
+                >{t`No longer`}</button>
               </li>
             ))}
           </ul>
@@ -54,7 +54,7 @@ export function Deputies({ first }: { first: readonly Deputy[] }) {
           }}
         >
           <label className="min-w-64 flex-1">
-            {say`E-mail address of their account`}
+            {t`E-mail address of their account`}
             <input
               className="field"
               type="text"
@@ -65,8 +65,8 @@ export function Deputies({ first }: { first: readonly Deputy[] }) {
           </label>
           <Press
             isSubmit
-            off={email.trim() ? null : say`Write the address of their account first.`}
-          >{say`They may too`}</Press>
+            off={email.trim() ? null : t`Write the address of their account first.`}
+          >{t`They may too`}</Press>
         </Form>
         <RefusalNote error={error} />
       </div>

@@ -1,7 +1,7 @@
 'use client';
 import { EDITED_FIELD_NAMES, fieldLabel, fieldsIn, requestField } from '@/contracts/requests/request-fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useState, type FormEvent } from 'react';
 import type { EditWordsBody } from '@/contracts/requests/edit-words';
 import type { RequestView } from '@/contracts/requests/request-view';
@@ -40,10 +40,10 @@ export function EditWords({ request }: { request: RequestView }) {
   };
   return (
     <details className="sheet mt-4 p-3">
-      <summary className="cursor-pointer font-semibold">{say`Put its words right`}</summary>
+      <summary className="cursor-pointer font-semibold">{t`Put its words right`}</summary>
       <Form className="grid max-w-3xl gap-3 pt-3" onSubmit={submit}>
         <label>
-          <span className="font-semibold">{say`Title`}</span>
+          <span className="font-semibold">{t`Title`}</span>
           <input
             className="field"
             value={form.title}
@@ -74,11 +74,11 @@ export function EditWords({ request }: { request: RequestView }) {
             checked={form.publish}
             onChange={({ target }) => setForm({ ...form, publish: target.checked })}
           />
-          {say`Readers see it once it is approved`}
+          {t`Readers see it once it is approved`}
         </label>
         <label>
-          <span className="font-semibold">{say`Why`}</span>{' '}
-          <span className="text-[0.93rem] text-soft">{say`whoever asked reads it`}</span>
+          <span className="font-semibold">{t`Why`}</span>{' '}
+          <span className="text-[0.93rem] text-soft">{t`whoever asked reads it`}</span>
           <input
             className="field"
             value={reason}
@@ -87,8 +87,8 @@ export function EditWords({ request }: { request: RequestView }) {
           />
         </label>
         <div className="flex flex-wrap items-center gap-3">
-          <button type="submit" className="press" disabled={change.isSending}>{say`Save the words`}</button>
-          {isSaved && <p>{say`Changed. Whoever asked is told what is different.`}</p>}
+          <button type="submit" className="press" disabled={change.isSending}>{t`Save the words`}</button>
+          {isSaved && <p>{t`Changed. Whoever asked is told what is different.`}</p>}
         </div>
         <ChangeDone change={change} />
       </Form>

@@ -4,7 +4,7 @@ import {
   requestField,
   type RequestFieldSection,
 } from '@/contracts/requests/request-fields';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import Link from '@/ui/primitives/link';
 import { planHref } from '@/contracts/calendar/seating';
 import type { RequestView } from '@/contracts/requests/request-view';
@@ -39,7 +39,7 @@ const PlainFacts = ({ request, section }: { request: RequestView; section: Reque
     return askedIn === section && (isAlwaysShown || request[name]);
   }).map((name) => (
     <Fact key={name} term={fieldLabel(name)} className="col-span-2">
-      {request[name] ? <span className="whitespace-pre-wrap">{request[name]}</span> : say`none`}
+      {request[name] ? <span className="whitespace-pre-wrap">{request[name]}</span> : t`none`}
     </Fact>
   ));
 
@@ -48,7 +48,7 @@ function Who({ request }: { request: RequestView }) {
   const { category, host, jointHosts, moreCategories, requester, typedBy, people } = request;
   return (
     <dl className="grid grid-cols-2 gap-3">
-      <Fact term={say`Category`}>
+      <Fact term={t`Category`}>
         <span className="flex flex-wrap items-center gap-x-2 gap-y-1">
           <Mark mark={category.mark} hue={category.hue} /> {category.name}
           {moreCategories.map(({ name, mark, hue }) => (
@@ -58,18 +58,18 @@ function Who({ request }: { request: RequestView }) {
           ))}
         </span>
       </Fact>
-      <Fact term={jointHosts.length ? say`Hosts` : say`Lead host`}>
+      <Fact term={jointHosts.length ? t`Hosts` : t`Lead host`}>
         {[host, ...jointHosts].map((name) => (
           <span key={name} className="block">
             {name}
           </span>
         ))}
       </Fact>
-      <Fact term={say`People`}>{people}</Fact>
+      <Fact term={t`People`}>{people}</Fact>
       <PlainFacts request={request} section="what" />
-      <Fact term={say`Asked by`} className="col-span-2">
+      <Fact term={t`Asked by`} className="col-span-2">
         {requester.name}, <span className="break-words text-soft">{requester.email}</span>
-        {typedBy && <span className="block text-soft">{say`typed by ${typedBy}`}</span>}
+        {typedBy && <span className="block text-soft">{t`typed by ${typedBy}`}</span>}
       </Fact>
     </dl>
   );
@@ -90,9 +90,9 @@ function Needs({ request }: { request: RequestView }) {
   const { equipment, services, answers, lines, wantsText, secondChoices, files } = request;
   return (
     <>
-      {wantsText && <Fact term={say`The office chooses a space`}>{wantsText}</Fact>}
+      {wantsText && <Fact term={t`The office chooses a space`}>{wantsText}</Fact>}
       {secondChoices.length > 0 && (
-        <Fact term={say`Would do as well`}>
+        <Fact term={t`Would do as well`}>
           <ol>
             {secondChoices.map((text) => (
               <li key={text}>{text}</li>
@@ -101,7 +101,7 @@ function Needs({ request }: { request: RequestView }) {
         </Fact>
       )}
       {equipment.length > 0 && (
-        <Fact term={say`Equipment`}>
+        <Fact term={t`Equipment`}>
           <ul>
             {equipment.map(({ name, quantity }) => (
               <li key={name}>
@@ -112,21 +112,21 @@ function Needs({ request }: { request: RequestView }) {
         </Fact>
       )}
       {services.map(({ name, team, answers: given }) => (
-        <Fact key={name} term={say`${name}, by ${team}`}>
-          {given.length ? <Answers answers={given} /> : say`asked for`}
+        <Fact key={name} term={t`${name}, by ${team}`}>
+          {given.length ? <Answers answers={given} /> : t`asked for`}
         </Fact>
       ))}
       {answers.length > 0 && (
-        <Fact term={say`Answers`}>
+        <Fact term={t`Answers`}>
           <Answers answers={answers} />
         </Fact>
       )}
       {lines.length > 0 && (
-        <Fact term={say`Running order`}>
+        <Fact term={t`Running order`}>
           <ul>
             {lines.map(({ at, text, isPublic }) => (
               <li key={`${at} ${text}`}>
-                {at} {text} {isPublic && <span className="text-soft">{say`(for readers)`}</span>}
+                {at} {text} {isPublic && <span className="text-soft">{t`(for readers)`}</span>}
               </li>
             ))}
           </ul>
@@ -134,7 +134,7 @@ function Needs({ request }: { request: RequestView }) {
       )}
       <PlainFacts request={request} section="needs" />
       {files.length > 0 && (
-        <Fact term={say`Files`}>
+        <Fact term={t`Files`}>
           <FileList files={files} />
         </Fact>
       )}
@@ -145,14 +145,14 @@ function Needs({ request }: { request: RequestView }) {
 function PublicText({ request: { publish, publicHtml, publicText } }: { request: RequestView }) {
   if (publicHtml) return <SafeHtml html={publicHtml} />;
   if (publicText) return <span className="whitespace-pre-wrap">{publicText}</span>;
-  return publish ? say`title, hours and place only` : say`readers never see it`;
+  return publish ? t`title, hours and place only` : t`readers never see it`;
 }
 
 /** Everything that was given, read-only; the setup notes are seen again at every step. */
 export function RequestFacts({ request, tzid }: { request: RequestView; tzid: string }) {
   const { category, spaces, publish, history } = request;
   return (
-    <aside aria-label={say`What was asked for`} className="sheet border-t-4 border-t-accent p-4">
+    <aside aria-label={t`What was asked for`} className="sheet border-t-4 border-t-accent p-4">
       <Who request={request} />
       {spaces.map((space) => (
         <section key={space.code} className="mt-3 border-t border-rule pt-2">
@@ -160,7 +160,7 @@ export function RequestFacts({ request, tzid }: { request: RequestView; tzid: st
             {space.name} <span className="font-normal text-soft">{space.building}</span>
           </p>
           <p>
-            {say`${space.layout}, ${space.people} people`}
+            {t`${space.layout}, ${space.people} people`}
             {space.hasFloor && ' · '}
             {space.hasFloor && (
               <Link
@@ -170,7 +170,7 @@ export function RequestFacts({ request, tzid }: { request: RequestView; tzid: st
                   layout: space.layoutKind,
                   ...(space.wheelchairs > 0 && { wheelchairs: space.wheelchairs }),
                 })}
-              >{say`See it set`}</Link>
+              >{t`See it set`}</Link>
             )}
           </p>
           <BandDrawing bands={space.bands} tzid={tzid} hue={category.hue} />
@@ -178,10 +178,10 @@ export function RequestFacts({ request, tzid }: { request: RequestView; tzid: st
       ))}
       <dl className="mt-3 grid gap-3 border-t border-rule pt-2">
         <Needs request={request} />
-        <Fact term={publish ? say`Published text` : say`Not published`}>
+        <Fact term={publish ? t`Published text` : t`Not published`}>
           <PublicText request={request} />
         </Fact>
-        <Fact term={say`History`}>
+        <Fact term={t`History`}>
           <ol>
             {history.map(({ changeSet, who, what, details, when, reason, canBeUndone }) => (
               <li key={changeSet}>
@@ -206,7 +206,7 @@ export function RequestFacts({ request, tzid }: { request: RequestView; tzid: st
             <a
               href={`/api/requests/${request.reference}/history.csv`}
               download
-            >{say`All of it as a table (CSV)`}</a>
+            >{t`All of it as a table (CSV)`}</a>
           )}
         </Fact>
       </dl>

@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import type { DateView, RequestView } from '@/contracts/requests/request-view';
 import { countText } from '@/contracts/words/when';
@@ -26,20 +26,20 @@ function KeptIndoors({ change, places, dates }: KeptProps) {
     <div className="flex flex-wrap items-center gap-2 py-1">
       <span className="min-w-60 flex-1">
         <span className="font-semibold">{places}</span>
-        {say` is kept for ${dates.length === 1 ? dates[0]!.when : count}.`}
+        {t` is kept for ${dates.length === 1 ? dates[0]!.when : count}.`}
       </span>
       <button
         type="button"
         className="press press-main"
         disabled={change.isSending}
-        onClick={() => change.run({ action: 'move', each, reason: say`The weather.` }, ids)}
-      >{say`Move ${count} indoors`}</button>
+        onClick={() => change.run({ action: 'move', each, reason: t`The weather.` }, ids)}
+      >{t`Move ${count} indoors`}</button>
       <button
         type="button"
         className="press"
         disabled={change.isSending}
         onClick={() => change.run({ action: 'drop-fallback' }, ids)}
-      >{say`Give it up`}</button>
+      >{t`Give it up`}</button>
     </div>
   );
 }
@@ -86,7 +86,7 @@ function KeepIndoors({ request, change, dates, places }: KeepProps) {
     >
       {dates.length > 1 && (
         <fieldset className="max-h-44 overflow-y-auto">
-          <legend className="text-[0.93rem] text-soft">{say`For which dates`}</legend>
+          <legend className="text-[0.93rem] text-soft">{t`For which dates`}</legend>
           {dates.map(({ id, when }) => (
             <label key={id} className="flex min-h-7 items-center gap-2">
               <input
@@ -105,15 +105,15 @@ function KeepIndoors({ request, change, dates, places }: KeepProps) {
           places={places.filter(({ isOutdoor }) => !isOutdoor)}
           people={request.people}
           value={place}
-          label={say`Space indoors`}
-          usual={say`as outdoors, where it can be`}
+          label={t`Space indoors`}
+          usual={t`as outdoors, where it can be`}
           onPick={setPlace}
         />
         <Press
           isSubmit
           isBusy={change.isSending}
-          off={!picked.length ? say`Pick dates first.` : place ? null : say`Choose a space indoors first.`}
-        >{say`Keep it for ${countText(picked.length, 'date', 'dates')}`}</Press>
+          off={!picked.length ? t`Pick dates first.` : place ? null : t`Choose a space indoors first.`}
+        >{t`Keep it for ${countText(picked.length, 'date', 'dates')}`}</Press>
       </div>
     </Form>
   );
@@ -136,11 +136,8 @@ export function FallbackPanel({ request, change, places }: FallbackPanelProps) {
   const bare = outdoors.filter(({ fallback }) => fallback === null);
   const names = [...new Set(kept.map(({ fallback }) => fallback!.places))];
   return (
-    <section
-      aria-label={say`Should the weather turn`}
-      className="my-3 border-l-4 border-strong-rule px-3 py-1"
-    >
-      <h2 className="text-lg">{say`Should the weather turn`}</h2>
+    <section aria-label={t`Should the weather turn`} className="my-3 border-l-4 border-strong-rule px-3 py-1">
+      <h2 className="text-lg">{t`Should the weather turn`}</h2>
       {names.map((name) => (
         <KeptIndoors
           key={name}

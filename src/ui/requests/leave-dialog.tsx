@@ -1,6 +1,6 @@
 'use client';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { AlertDialog } from 'radix-ui';
 import { useState } from 'react';
 import type { DateView } from '@/contracts/requests/request-view';
@@ -13,11 +13,11 @@ function consequence(picked: readonly DateView[]): string {
   const waiting = picked.filter(({ state }) => state === 'waiting').length;
   const approved = picked.length - waiting;
   const parts = [
-    waiting && say`${countText(waiting, 'waiting date is', 'waiting dates are')} withdrawn`,
+    waiting && t`${countText(waiting, 'waiting date is', 'waiting dates are')} withdrawn`,
     approved &&
-      say`${countText(approved, 'approved date is', 'approved dates are')} cancelled: place and equipment go to others, open setup work is withdrawn and readers are told`,
+      t`${countText(approved, 'approved date is', 'approved dates are')} cancelled: place and equipment go to others, open setup work is withdrawn and readers are told`,
   ];
-  return say`${parts.filter(Boolean).join('; ')}. It can be taken back for ten minutes, as long as nobody else has taken the place.`;
+  return t`${parts.filter(Boolean).join('; ')}. It can be taken back for ten minutes, as long as nobody else has taken the place.`;
 }
 
 interface LeaveDialogProps {
@@ -41,20 +41,20 @@ export function LeaveDialog({ picked, change, onLeft }: LeaveDialogProps) {
   return (
     <AlertDialog.Root open={isOpen} onOpenChange={setOpen}>
       <AlertDialog.Trigger asChild>
-        <Press off={picked.length ? null : say`Pick dates in the list above first.`}>
+        <Press off={picked.length ? null : t`Pick dates in the list above first.`}>
           {picked.length
-            ? say`Give up ${countText(picked.length, 'date', 'dates')} …`
-            : say`Pick the dates to give up`}
+            ? t`Give up ${countText(picked.length, 'date', 'dates')} …`
+            : t`Pick the dates to give up`}
         </Press>
       </AlertDialog.Trigger>
       <AlertDialog.Portal>
         <AlertDialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
         <AlertDialog.Content className="sheet fixed top-1/2 left-1/2 z-50 w-[min(32rem,94vw)] -translate-x-1/2 -translate-y-1/2 border-t-4 border-t-accent p-5">
-          <AlertDialog.Title className="text-xl">{say`Give up ${countText(picked.length, 'date', 'dates')}?`}</AlertDialog.Title>
+          <AlertDialog.Title className="text-xl">{t`Give up ${countText(picked.length, 'date', 'dates')}?`}</AlertDialog.Title>
           <AlertDialog.Description className="mt-2">{consequence(picked)}</AlertDialog.Description>
           <label className="mt-3 block">
-            {say`Reason `}
-            <span className="text-soft">{say`(the office reads it)`}</span>
+            {t`Reason `}
+            <span className="text-soft">{t`(the office reads it)`}</span>
             <input
               className="field"
               value={reason}
@@ -63,13 +63,13 @@ export function LeaveDialog({ picked, change, onLeft }: LeaveDialogProps) {
             />
           </label>
           <div className="mt-4 flex flex-wrap justify-end gap-2">
-            <AlertDialog.Cancel className="press">{say`Keep them`}</AlertDialog.Cancel>
+            <AlertDialog.Cancel className="press">{t`Keep them`}</AlertDialog.Cancel>
             <button
               type="button"
               className="press press-main"
               disabled={change.isSending}
               onClick={leave}
-            >{say`Give them up`}</button>
+            >{t`Give them up`}</button>
           </div>
         </AlertDialog.Content>
       </AlertDialog.Portal>

@@ -1,10 +1,10 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { GoingOn } from '@/ui/primitives/going-on';
 
 /** Stands where a preview will be, while the server works it out. */
 export const LookingAhead = () => (
   <div className="flex min-h-6 flex-wrap items-center gap-3 text-soft">
-    <p>{say`Looking at what it would do …`}</p>
-    <GoingOn isGoing kind="previews" what={say`Looked at`} />
+    <p>{t`Looking at what it would do …`}</p>
+    <GoingOn isGoing kind="previews" what={t`Looked at`} />
   </div>
 );

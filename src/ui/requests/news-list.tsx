@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import Link from '@/ui/primitives/link';
 import { useEffect, useRef } from 'react';
 import type { News } from '@/contracts/requests/talk';
@@ -23,7 +23,7 @@ export function NewsList({ news }: { news: News }) {
       <span className="w-48 text-soft">{when}</span>
       <span className="min-w-0 flex-1">
         {isNew && (
-          <strong className="mr-2 border border-accent px-1 text-[0.8rem] text-accent">{say`new`}</strong>
+          <strong className="mr-2 border border-accent px-1 text-[0.8rem] text-accent">{t`new`}</strong>
         )}
         {whoDid(who, what)}: <Link href={`/requests/${reference}`}>{title}</Link>
       </span>
@@ -33,12 +33,12 @@ export function NewsList({ news }: { news: News }) {
   const shown = Math.max(FIRST, news.lines.findLastIndex(({ isNew }) => isNew) + 1);
   const rest = news.lines.slice(shown);
   return (
-    <section aria-label={say`What happened`} className="mb-4">
-      <h2 className="pb-1 text-xl">{say`What happened`}</h2>
+    <section aria-label={t`What happened`} className="mb-4">
+      <h2 className="pb-1 text-xl">{t`What happened`}</h2>
       <ul>{news.lines.slice(0, shown).map(line)}</ul>
       {rest.length > 0 && (
         <details>
-          <summary className="py-1 text-soft">{say`Earlier`}</summary>
+          <summary className="py-1 text-soft">{t`Earlier`}</summary>
           <ul>{rest.map(line)}</ul>
         </details>
       )}

@@ -1,7 +1,7 @@
 'use client';
 import { fieldLabel, requestField } from '@/contracts/requests/request-fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { say, sayAs } from '@/contracts/language/say';
+import { t, tAs } from '@/contracts/language/translate';
 import { useId, useState, type SyntheticEvent } from 'react';
 import type { EditNoticeBody, NoticePreview } from '@/contracts/publishing/calendars';
 import { standsOn, type CalendarChoice } from '@/core/publishing/shown';
@@ -64,8 +64,8 @@ function AsRead({ notice, fields }: { notice: NoticePreview; fields: Fields }) {
     standsOn(CHOICE[fields.where[each.id] ?? 'by-itself'], each.isByFilter),
   );
   return (
-    <section aria-label={say`As readers will see it`} className="border-l-4 border-strong-rule pl-3">
-      <p className="small-caps">{say`As readers will see it`}</p>
+    <section aria-label={t`As readers will see it`} className="border-l-4 border-strong-rule pl-3">
+      <p className="small-caps">{t`As readers will see it`}</p>
       <p className="text-lg">
         <span className="mr-2 inline-flex gap-0.5 align-[0.1em]">
           {on.map(({ id, mark, hue }) => (
@@ -77,25 +77,25 @@ function AsRead({ notice, fields }: { notice: NoticePreview; fields: Fields }) {
       {fields.secondLine && <p className="italic">{fields.secondLine}</p>}
       <p className="text-soft">
         {notice.whens.join(' · ')}
-        {notice.more > 0 && say` and ${countText(notice.more, 'more date', 'more dates')}`}
+        {notice.more > 0 && t` and ${countText(notice.more, 'more date', 'more dates')}`}
         {notice.place && `; ${notice.place}`}
         {notice.hosts && ` · ${notice.hosts}`}
       </p>
       {fields.publicHtml && <SafeHtml html={fields.publicHtml} className="mt-1 max-w-prose" />}
       <p className="mt-1">
         {!fields.publish
-          ? say`Nobody: it is not to be published.`
+          ? t`Nobody: it is not to be published.`
           : fields.heldBack
-            ? say`Nobody yet: it is held back.`
+            ? t`Nobody yet: it is held back.`
             : on.length
-              ? sayAs(
+              ? tAs(
                   'calendar',
-                )`On ${on.map(({ name }) => name).join(', ')}${fields.publishFrom ? say`, from ${fields.publishFrom} on` : ''}.`
-              : say`On no calendar, so readers will not find it.`}
+                )`On ${on.map(({ name }) => name).join(', ')}${fields.publishFrom ? t`, from ${fields.publishFrom} on` : ''}.`
+              : t`On no calendar, so readers will not find it.`}
         {notice.path && (
           <>
             {' '}
-            <Link href={notice.path}>{say`Its page`}</Link>
+            <Link href={notice.path}>{t`Its page`}</Link>
           </>
         )}
       </p>
@@ -117,24 +117,22 @@ function CalendarRow({ calendar, where, onChoose }: CalendarRowProps) {
         <Mark mark={mark} hue={hue} /> {name}
         <span className="text-[0.92rem] text-soft">
           {' '}
-          {shown > 0 ? say`${countText(shown, 'date', 'dates')} there now` : say`not there now`}
-          {!isForEveryone && say`; read by ${readersText}`}
+          {shown > 0 ? t`${countText(shown, 'date', 'dates')} there now` : t`not there now`}
+          {!isForEveryone && t`; read by ${readersText}`}
         </span>
         {choice === 'wanted' && where === 'by-itself' && (
-          <strong className="block">{say`Whoever asked would like it here: take it up or keep it off.`}</strong>
+          <strong className="block">{t`Whoever asked would like it here: take it up or keep it off.`}</strong>
         )}
       </span>
       <select
         className="field"
-        aria-label={sayAs('calendar')`On ${name}`}
+        aria-label={tAs('calendar')`On ${name}`}
         value={where}
         onChange={({ target }) => onChoose(target.value as Where)}
       >
-        <option value="by-itself">
-          {isByFilter ? say`stands there by itself` : say`does not belong there`}
-        </option>
-        <option value="picked">{isByFilter ? say`stands there in any case` : say`taken up there`}</option>
-        <option value="off">{say`kept off it`}</option>
+        <option value="by-itself">{isByFilter ? t`stands there by itself` : t`does not belong there`}</option>
+        <option value="picked">{isByFilter ? t`stands there in any case` : t`taken up there`}</option>
+        <option value="off">{t`kept off it`}</option>
       </select>
     </li>
   );
@@ -178,8 +176,8 @@ export function NoticePanel({ request, notice }: { request: RequestView; notice:
   return (
     <details className="sheet mt-4 p-3" open={wished > 0}>
       <summary className="cursor-pointer font-semibold">
-        {say`What readers see`}
-        {wished > 0 && say`: ${countText(wished, 'calendar is', 'calendars are')} wished for`}
+        {t`What readers see`}
+        {wished > 0 && t`: ${countText(wished, 'calendar is', 'calendars are')} wished for`}
       </summary>
       <div className="pt-3">
         <AsRead notice={notice} fields={fields} />
@@ -193,7 +191,7 @@ export function NoticePanel({ request, notice }: { request: RequestView; notice:
               checked={fields.publish}
               onChange={({ target }) => set({ publish: target.checked })}
             />
-            {say`For readers`}
+            {t`For readers`}
           </label>
           <label className="flex min-h-7 items-center gap-2">
             <input
@@ -202,10 +200,10 @@ export function NoticePanel({ request, notice }: { request: RequestView; notice:
               checked={fields.heldBack}
               onChange={({ target }) => set({ heldBack: target.checked })}
             />
-            {say`Held back for now`}
+            {t`Held back for now`}
           </label>
           <label>
-            <span className="block text-[0.92rem] font-semibold">{say`First day readers know of it`}</span>
+            <span className="block text-[0.92rem] font-semibold">{t`First day readers know of it`}</span>
             <input
               type="date"
               className="field"
@@ -224,16 +222,16 @@ export function NoticePanel({ request, notice }: { request: RequestView; notice:
           />
         </label>
         <div>
-          <p id={`${id}-text`} className="font-semibold">{say`Public text`}</p>
+          <p id={`${id}-text`} className="font-semibold">{t`Public text`}</p>
           <RichText
-            label={say`Public text`}
+            label={t`Public text`}
             labelledBy={`${id}-text`}
             value={fields.publicHtml}
             onChange={(publicHtml) => set({ publicHtml })}
           />
         </div>
         <fieldset>
-          <legend className="font-semibold">{say`Where it stands`}</legend>
+          <legend className="font-semibold">{t`Where it stands`}</legend>
           <ul className="border-t border-rule">
             {notice.calendars.map((calendar) => (
               <CalendarRow
@@ -246,8 +244,8 @@ export function NoticePanel({ request, notice }: { request: RequestView; notice:
           </ul>
         </fieldset>
         <label>
-          <span className="font-semibold">{say`Why`}</span>{' '}
-          <span className="text-[0.93rem] text-soft">{say`whoever asked reads it`}</span>
+          <span className="font-semibold">{t`Why`}</span>{' '}
+          <span className="text-[0.93rem] text-soft">{t`whoever asked reads it`}</span>
           <input
             className="field"
             value={reason}
@@ -260,7 +258,7 @@ export function NoticePanel({ request, notice }: { request: RequestView; notice:
             type="submit"
             className="press"
             disabled={change.isSending}
-          >{say`Save what readers see`}</button>
+          >{t`Save what readers see`}</button>
         </p>
         <ChangeDone change={change} />
       </Form>

@@ -1,6 +1,6 @@
 'use client';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import type { DateView, RequestView } from '@/contracts/requests/request-view';
 import { countText } from '@/contracts/words/when';
@@ -34,21 +34,21 @@ export function OfficeMove({ request, picked, spaces, change, offerUntil }: Offi
   );
   const dates = countText(ids.length, 'date', 'dates');
   const whyOff = !ids.length
-    ? say`Pick dates in the list above first.`
+    ? t`Pick dates in the list above first.`
     : patch
       ? null
-      : say`Say first what is to be different.`;
+      : t`Say first what is to be different.`;
   const canOffer = picked.length > 0 && picked.every(({ actions }) => actions.includes('propose'));
   const run = async (step: Parameters<ChangeHandle['run']>[0]) => {
     if (await change.run(step, ids)) handle.clear();
   };
   return (
     <details className="sheet mt-3 p-3">
-      <summary className="cursor-pointer font-semibold">{say`Another time or place for what is picked`}</summary>
+      <summary className="cursor-pointer font-semibold">{t`Another time or place for what is picked`}</summary>
       <PatchFields request={request} spaces={spaces} handle={handle}>
         <label className="col-span-2">
-          {say`Why `}
-          <span className="text-soft">{say`(needed where it goes past a rule; the requester reads it)`}</span>
+          {t`Why `}
+          <span className="text-soft">{t`(needed where it goes past a rule; the requester reads it)`}</span>
           <input
             className="field"
             maxLength={MOST_CHARACTERS.reason}
@@ -64,7 +64,7 @@ export function OfficeMove({ request, picked, spaces, change, offerUntil }: Offi
           isBusy={change.isSending}
           off={whyOff}
           onClick={() => patch && void run({ action: 'move', patch, reason, keepIndoors })}
-        >{say`Move ${dates}`}</Press>
+        >{t`Move ${dates}`}</Press>
         {canOffer && (
           <Form
             className="flex flex-wrap items-end gap-2"
@@ -77,11 +77,11 @@ export function OfficeMove({ request, picked, spaces, change, offerUntil }: Offi
               isSubmit
               isBusy={change.isSending}
               off={whyOff}
-            >{say`Offer it for ${dates}, and keep it until`}</Press>
+            >{t`Offer it for ${dates}, and keep it until`}</Press>
             <input
               className="field w-52"
               type="datetime-local"
-              aria-label={say`What is offered is kept until`}
+              aria-label={t`What is offered is kept until`}
               required
               value={until}
               onChange={({ target }) => setUntil(target.value)}

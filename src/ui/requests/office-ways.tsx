@@ -1,6 +1,6 @@
 'use client';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { DateView, RequestView } from '@/contracts/requests/request-view';
@@ -41,7 +41,7 @@ function MoveRival({ rival, way }: { rival: RivalAlternatives['rival']; way: Alt
         className="press press-main"
         disabled={change.isSending}
         onClick={() => change.run({ action: 'move', patch: way.patch, reason: '' }, [rival.occurrence])}
-      >{say`Move “${rival.title}” there`}</button>
+      >{t`Move “${rival.title}” there`}</button>
       <ChangeDone change={change} />
     </>
   );
@@ -56,7 +56,7 @@ function HireIn({ hire, reason }: { hire: HireIn; reason: string }) {
     if (isSending) return;
     setSending(true);
     const { typeId, quantity, from, to } = hire;
-    const line = { typeId, delta: quantity, from, to, reason: reason || say`hired in` };
+    const line = { typeId, delta: quantity, from, to, reason: reason || t`hired in` };
     const reply = await sendOnce('/api/stock-lines', line);
     setSending(false);
     setError(reply.ok ? null : reply.error);
@@ -69,7 +69,7 @@ function HireIn({ hire, reason }: { hire: HireIn; reason: string }) {
         className="press press-main"
         disabled={isSending}
         onClick={run}
-      >{say`Enter the hire`}</button>
+      >{t`Enter the hire`}</button>
       <RefusalNote error={error} />
     </>
   );
@@ -116,11 +116,11 @@ export function OfficeWays({ request, change, ways, onTakeForAll, offerUntil }: 
         type="submit"
         className="press"
         disabled={change.isSending}
-      >{say`Offer it, and keep it until`}</button>
+      >{t`Offer it, and keep it until`}</button>
       <input
         className="field w-52"
         type="datetime-local"
-        aria-label={say`The offer is kept until`}
+        aria-label={t`The offer is kept until`}
         required
         value={until}
         onChange={(event) => setUntil(event.target.value)}
@@ -129,8 +129,8 @@ export function OfficeWays({ request, change, ways, onTakeForAll, offerUntil }: 
   );
   const why = (
     <label className="w-full max-w-xl text-[0.93rem]">
-      {say`Why `}
-      <span className="text-soft">{say`(needed where it goes past a rule; the requester reads it)`}</span>
+      {t`Why `}
+      <span className="text-soft">{t`(needed where it goes past a rule; the requester reads it)`}</span>
       <input
         className="field"
         maxLength={MOST_CHARACTERS.reason}
@@ -147,7 +147,7 @@ export function OfficeWays({ request, change, ways, onTakeForAll, offerUntil }: 
         className="press press-main"
         disabled={change.isSending}
         onClick={() => change.run({ action: 'move', patch: way.patch, reason }, [occurrence])}
-      >{say`Move it`}</button>
+      >{t`Move it`}</button>
       {isWaiting(occurrence) &&
         offer(() => change.run({ action: 'propose', patch: way.patch, until }, [occurrence]))}
     </>
@@ -174,7 +174,7 @@ export function OfficeWays({ request, change, ways, onTakeForAll, offerUntil }: 
             className="press press-main"
             disabled={change.isSending}
             onClick={() => onTakeForAll(way)}
-          >{say`Take it, and approve the rest …`}</button>
+          >{t`Take it, and approve the rest …`}</button>
         )}
         {why}
         <button
@@ -182,7 +182,7 @@ export function OfficeWays({ request, change, ways, onTakeForAll, offerUntil }: 
           className="press"
           disabled={change.isSending}
           onClick={() => change.run({ action: 'move', each, reason }, dates)}
-        >{say`Move ${countText(dates.length, 'date', 'dates')}`}</button>
+        >{t`Move ${countText(dates.length, 'date', 'dates')}`}</button>
         {dates.every(isWaiting) && offer(() => change.run({ action: 'propose', each, until }, dates))}
       </>
     );
@@ -201,7 +201,7 @@ export function OfficeWays({ request, change, ways, onTakeForAll, offerUntil }: 
             className="press press-main"
             disabled={change.isSending}
             onClick={() => void moveShared(placements)}
-          >{say`Move them there`}</button>
+          >{t`Move them there`}</button>
         ),
         rival: (way, rival) => <MoveRival rival={rival} way={way} />,
         ours: (way, { occurrence }) => moveOne(way, occurrence),

@@ -1,6 +1,6 @@
 'use client';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import { useDraft } from '@/ui/hooks/use-draft';
 import type { RequestView } from '@/contracts/requests/request-view';
@@ -32,7 +32,7 @@ function ElsewhereList({
   onChoose(id: number, way: Elsewhere['chosen']): void;
 }) {
   return (
-    <ul className="max-h-72 overflow-y-auto border-y border-rule" aria-label={say`Elsewhere`} tabIndex={0}>
+    <ul className="max-h-72 overflow-y-auto border-y border-rule" aria-label={t`Elsewhere`} tabIndex={0}>
       {elsewhere.map(({ date, ways, chosen }) => (
         <li
           key={date.id}
@@ -41,7 +41,7 @@ function ElsewhereList({
           <span className="font-semibold">{date.when}</span>
           <select
             className="field"
-            aria-label={say`What ${date.when} gets`}
+            aria-label={t`What ${date.when} gets`}
             value={chosen ? ways.findIndex(({ patch }) => isSame(patch, chosen.patch)) : LEAVE}
             onChange={({ target }) =>
               onChoose(date.id, target.value === LEAVE ? null : ways[Number(target.value)]!)
@@ -52,7 +52,7 @@ function ElsewhereList({
                 {sentence}
               </option>
             ))}
-            <option value={LEAVE}>{say`Nothing yet: it stays waiting.`}</option>
+            <option value={LEAVE}>{t`Nothing yet: it stays waiting.`}</option>
           </select>
         </li>
       ))}
@@ -121,18 +121,18 @@ export function OneStepPanel({
         </button>
         <span className="text-soft">
           {ways.found.isOver
-            ? say`Each date that clashes at its best way out.`
-            : say`Ways out are still being looked for.`}
+            ? t`Each date that clashes at its best way out.`
+            : t`Ways out are still being looked for.`}
         </span>
       </p>
     );
   return (
     <section
-      aria-label={say`In one step`}
+      aria-label={t`In one step`}
       className="sheet mb-3 grid gap-2 border-l-4 border-l-clear px-3 py-2"
       onKeyDown={({ key }) => key === 'Escape' && onOpen(false)}
     >
-      <h2 className="text-lg">{say`In one step`}</h2>
+      <h2 className="text-lg">{t`In one step`}</h2>
       <ElsewhereList
         elsewhere={elsewhere}
         onChoose={(id, way) => onChoose(new Map([...choices, [id, way]]))}
@@ -147,7 +147,7 @@ export function OneStepPanel({
       >
         {isOffer && (
           <label>
-            <span className="block text-[0.93rem]">{say`Offers are kept until`}</span>
+            <span className="block text-[0.93rem]">{t`Offers are kept until`}</span>
             <input
               className="field w-56"
               type="datetime-local"
@@ -159,8 +159,8 @@ export function OneStepPanel({
         )}
         <label className="min-w-56 flex-1">
           <span className="block text-[0.93rem]">
-            {say`Why `}
-            <span className="text-soft">{say`(needed where it goes past a rule)`}</span>
+            {t`Why `}
+            <span className="text-soft">{t`(needed where it goes past a rule)`}</span>
           </span>
           <input
             className="field"
@@ -173,17 +173,17 @@ export function OneStepPanel({
           isMain
           isSubmit
           isBusy={change.isSending}
-          off={wanted ? null : say`Nothing is clear, and no other way is chosen for any date.`}
+          off={wanted ? null : t`Nothing is clear, and no other way is chosen for any date.`}
         >
           {words}
         </Press>
-        <button type="button" className="press" onClick={() => onOpen(false)}>{say`Not now`}</button>
+        <button type="button" className="press" onClick={() => onOpen(false)}>{t`Not now`}</button>
       </Form>
       <p className="text-[0.93rem] text-soft">
         {request.otherSpaceOk
-          ? say`Whoever asked said that another space will do: nothing has to be answered.`
+          ? t`Whoever asked said that another space will do: nothing has to be answered.`
           : moved > 0
-            ? say`${request.requester.name} is asked whether that will do; the places are kept meanwhile.`
+            ? t`${request.requester.name} is asked whether that will do; the places are kept meanwhile.`
             : ''}
       </p>
     </section>

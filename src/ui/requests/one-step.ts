@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { ChangeBody } from '@/contracts/requests/change';
 import type { DatePatchBody } from '@/contracts/requests/patch';
 import type { DateView } from '@/contracts/requests/request-view';
@@ -101,11 +101,11 @@ export function oneStep(
 
 /** “Approve 24, and 6 elsewhere”: outright where the requester takes another space, else as an offer. */
 export function sayOneStep(asked: number, moved: number, isOutright: boolean): string {
-  const approve = asked > 0 ? say`approve ${countText(asked, 'date', 'dates')}` : '';
+  const approve = asked > 0 ? t`approve ${countText(asked, 'date', 'dates')}` : '';
   const move =
-    moved === 0 ? '' : isOutright ? say`approve ${moved} elsewhere` : say`offer ${moved} something else`;
+    moved === 0 ? '' : isOutright ? t`approve ${moved} elsewhere` : t`offer ${moved} something else`;
   const words = [approve, approve && isOutright ? move.replace('approve ', '') : move]
     .filter(Boolean)
-    .join(say`, and `);
+    .join(t`, and `);
   return words.charAt(0).toUpperCase() + words.slice(1);
 }

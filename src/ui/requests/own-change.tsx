@@ -1,6 +1,6 @@
 'use client';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import type { DateView, RequestView } from '@/contracts/requests/request-view';
 import { countText } from '@/contracts/words/when';
@@ -37,13 +37,13 @@ export function OwnChange({ request, picked, spaces, change, onChanged }: OwnCha
     onChanged();
   };
   return (
-    <section aria-label={say`Change the picked dates`} className="sheet mt-2 p-3">
-      <h2 className="text-lg">{say`Change ${countText(picked.length, 'date', 'dates')}`}</h2>
-      <p className="text-[0.92rem] text-soft">{say`What you leave empty stays as it is.`}</p>
+    <section aria-label={t`Change the picked dates`} className="sheet mt-2 p-3">
+      <h2 className="text-lg">{t`Change ${countText(picked.length, 'date', 'dates')}`}</h2>
+      <p className="text-[0.92rem] text-soft">{t`What you leave empty stays as it is.`}</p>
       <PatchFields request={request} spaces={spaces} handle={handle}>
         <label className="col-span-2">
-          {say`Reason `}
-          <span className="text-soft">{say`(the office reads it)`}</span>
+          {t`Reason `}
+          <span className="text-soft">{t`(the office reads it)`}</span>
           <input
             className="field"
             value={reason}
@@ -58,9 +58,9 @@ export function OwnChange({ request, picked, spaces, change, onChanged }: OwnCha
         isMain
         className="mt-2"
         isBusy={change.isSending}
-        off={!patch ? say`Say first what is to be different.` : typeof preview === 'string' ? preview : null}
+        off={!patch ? t`Say first what is to be different.` : typeof preview === 'string' ? preview : null}
         onClick={() => void run()}
-      >{say`Change ${countText(picked.length, 'date', 'dates')}`}</Press>
+      >{t`Change ${countText(picked.length, 'date', 'dates')}`}</Press>
     </section>
   );
 }

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import Link from '@/ui/primitives/link';
 import type { RequestLine } from '@/contracts/requests/request-view';
 import { Mark } from '@/ui/primitives/mark';
@@ -17,7 +17,7 @@ export function OwnList({ lines, me }: { lines: readonly RequestLine[]; me: stri
             <span className="block text-soft">
               {line.reference}
               {line.places && ` · ${line.places}`}
-              {line.requester !== me && say` · asked by ${line.requester} for ${line.host}`}
+              {line.requester !== me && t` · asked by ${line.requester} for ${line.host}`}
             </span>
           </span>
           <span className="min-w-60 flex-1">

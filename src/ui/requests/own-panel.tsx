@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import type { DateView, RequestView } from '@/contracts/requests/request-view';
 import { countText } from '@/contracts/words/when';
@@ -22,19 +22,19 @@ function Offered({ change, dates }: { change: ChangeHandle; dates: readonly Date
   const ids = dates.map(({ id }) => id);
   return (
     <div className="my-2 flex flex-wrap items-center gap-2 border-l-4 border-accent bg-sunk px-3 py-2">
-      <span className="font-semibold">{say`The office offers another place or time for ${countText(dates.length, 'date', 'dates')}.`}</span>
+      <span className="font-semibold">{t`The office offers another place or time for ${countText(dates.length, 'date', 'dates')}.`}</span>
       <button
         type="button"
         className="press press-main"
         disabled={change.isSending}
         onClick={() => change.run({ action: 'accept' }, ids)}
-      >{say`Take the offer`}</button>
+      >{t`Take the offer`}</button>
       <button
         type="button"
         className="press"
         disabled={change.isSending}
         onClick={() => change.run({ action: 'refuse-proposal' }, ids)}
-      >{say`Wait for the first wish`}</button>
+      >{t`Wait for the first wish`}</button>
     </div>
   );
 }
@@ -63,7 +63,7 @@ export function OwnPanel({ request, spaces }: OwnPanelProps) {
     setChanging(false);
   };
   return (
-    <section aria-label={say`Dates`}>
+    <section aria-label={t`Dates`}>
       <DateList
         dates={request.dates}
         pickable={pickable}
@@ -81,17 +81,17 @@ export function OwnPanel({ request, spaces }: OwnPanelProps) {
               className="press"
               onClick={() => setPicked(picked.length === open.length ? new Set() : pickable)}
             >
-              {picked.length === open.length ? say`Pick none` : say`Pick all ${open.length}`}
+              {picked.length === open.length ? t`Pick none` : t`Pick all ${open.length}`}
             </button>
           )}
           <Press
             aria-expanded={isChanging && changeable.length > 0}
-            off={changeable.length ? null : say`Pick dates in the list above first.`}
+            off={changeable.length ? null : t`Pick dates in the list above first.`}
             onClick={() => setChanging(!isChanging)}
           >
             {changeable.length
-              ? say`Change ${countText(changeable.length, 'date', 'dates')} …`
-              : say`Pick the dates to change`}
+              ? t`Change ${countText(changeable.length, 'date', 'dates')} …`
+              : t`Pick the dates to change`}
           </Press>
           <LeaveDialog picked={picked.filter(canLeave)} change={change} onLeft={done} />
         </div>

@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { RequestView } from '@/contracts/requests/request-view';
 import type { SeriesAlternativeView, AlternativeView } from '@/contracts/alternatives/alternatives';
 import { countText } from '@/contracts/words/when';
@@ -26,15 +26,15 @@ export function OwnWays({ request, change }: { request: RequestView; change: Cha
   );
   const one = (way: AlternativeView, occurrence: number) =>
     way.hire ? (
-      <span className="text-[0.93rem] text-soft">{say`That is done at the desk.`}</span>
+      <span className="text-[0.93rem] text-soft">{t`That is done at the desk.`}</span>
     ) : (
-      take(say`Take this instead`, () =>
+      take(t`Take this instead`, () =>
         change.run({ action: 'change', patch: way.patch, reason: way.sentence }, [occurrence]),
       )
     );
   const series = (way: SeriesAlternativeView) => {
     const each = way.changes.map(({ occurrence, patch }) => ({ occurrence: occurrence!, patch }));
-    return take(say`Change ${countText(each.length, 'date', 'dates')}`, () =>
+    return take(t`Change ${countText(each.length, 'date', 'dates')}`, () =>
       change.run(
         { action: 'change', each, reason: way.sentence },
         each.map(({ occurrence }) => occurrence),

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useState, type ReactNode } from 'react';
 import type { ChangeReply } from '@/contracts/requests/change';
 import type { DatePatchBody as Patch } from '@/contracts/requests/patch';
@@ -94,7 +94,7 @@ export function KeepIndoors({
         checked={isKept}
         onChange={({ target }) => onChange(target.checked)}
       />
-      {say`Keep the place indoors at the new time too`}
+      {t`Keep the place indoors at the new time too`}
     </label>
   );
 }
@@ -114,15 +114,15 @@ export function PatchFields({ request, spaces, handle, children }: PatchFieldsPr
   return (
     <div className="mt-2 grid grid-cols-2 gap-3 sm:grid-cols-4">
       <label>
-        {say`Starts`}
+        {t`Starts`}
         <input className="field" type="time" value={fields.startsAt} onChange={set('startsAt')} />
       </label>
       <label>
-        {say`Ends`}
+        {t`Ends`}
         <input className="field" type="time" value={fields.endsAt} onChange={set('endsAt')} />
       </label>
       <label>
-        {say`Days later`}
+        {t`Days later`}
         <input
           className="field"
           type="number"
@@ -135,7 +135,7 @@ export function PatchFields({ request, spaces, handle, children }: PatchFieldsPr
         />
       </label>
       <label>
-        {say`People`}
+        {t`People`}
         <input
           className="field"
           type="number"
@@ -147,11 +147,11 @@ export function PatchFields({ request, spaces, handle, children }: PatchFieldsPr
       </label>
       {request.spaces.length > 0 && (
         <label className="col-span-2">
-          {say`Another space`}
+          {t`Another space`}
           <Combobox
-            aria-label={say`Another space`}
+            aria-label={t`Another space`}
             options={[
-              { value: '', text: say`as it is` },
+              { value: '', text: t`as it is` },
               ...spaces.map(({ id, name, building }) => ({
                 value: String(id),
                 text: name,

@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import type { DateView } from '@/contracts/requests/request-view';
 import { countText } from '@/contracts/words/when';
@@ -42,7 +42,7 @@ export function PickPlace({
   people,
   value,
   label,
-  usual = say`the smallest that seats them`,
+  usual = t`the smallest that seats them`,
   onPick,
 }: PickPlaceProps) {
   const sorted = [...places].sort(
@@ -58,7 +58,7 @@ export function PickPlace({
           options={sorted.map((each) => ({
             value: String(each.id),
             text: each.name,
-            hint: say`to ${mostOf(each)}`,
+            hint: t`to ${mostOf(each)}`,
             group: each.building,
           }))}
           value={value ? String(value.spaceId) : ''}
@@ -66,7 +66,7 @@ export function PickPlace({
         />
       </label>
       <label>
-        {say`Layout`}
+        {t`Layout`}
         <select
           className="field"
           value={value?.layout ?? ''}
@@ -79,7 +79,7 @@ export function PickPlace({
             <option
               key={offer.layout}
               value={offer.layout}
-            >{say`${LAYOUT_WORDS[offer.layout]}, for ${offer.seats}`}</option>
+            >{t`${LAYOUT_WORDS[offer.layout]}, for ${offer.seats}`}</option>
           ))}
         </select>
       </label>
@@ -114,15 +114,15 @@ export function PlaceFields({ change, dates, places, people, wantsText }: PlaceF
         );
       }}
     >
-      <p className="font-semibold">{say`${countText(dates.length, 'date has', 'dates have')} no space yet. Wanted: ${wantsText}, for ${people} people.`}</p>
+      <p className="font-semibold">{t`${countText(dates.length, 'date has', 'dates have')} no space yet. Wanted: ${wantsText}, for ${people} people.`}</p>
       <div className="flex flex-wrap items-end gap-2">
-        <PickPlace places={places} people={people} value={place} label={say`Space`} onPick={setPlace} />
+        <PickPlace places={places} people={people} value={place} label={t`Space`} onPick={setPlace} />
         <Press
           isMain
           isSubmit
           isBusy={change.isSending}
-          off={place ? null : say`Choose a space first.`}
-        >{say`Give ${countText(dates.length, 'date', 'dates')} this space`}</Press>
+          off={place ? null : t`Choose a space first.`}
+        >{t`Give ${countText(dates.length, 'date', 'dates')} this space`}</Press>
       </div>
     </Form>
   );

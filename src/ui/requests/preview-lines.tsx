@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { ChangeReply } from '@/contracts/requests/change';
 import { sayNumbers } from './use-preview';
 
@@ -13,7 +13,7 @@ export function PreviewLines({ preview }: { preview: ChangeReply | string | null
       {preview !== null && typeof preview !== 'string' && (
         <>
           <p className="font-semibold">
-            {say`The history will say: ${preview.summary}`}
+            {t`The history will say: ${preview.summary}`}
             {preview.numbers.moved > 0 && ` (${sayNumbers(preview)})`}.
           </p>
           {[...preview.sentences, ...preview.warnings].slice(0, MOST_SENTENCES).map((sentence) => (

@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { RequestView } from '@/contracts/requests/request-view';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
@@ -10,13 +10,13 @@ export function ReadersWait({ request }: { request: Pick<RequestView, 'reference
   if (request.readersFromText === null) return null;
   return (
     <div className="mt-4 border-l-4 border-accent bg-sunk px-3 py-2">
-      <p>{say`Readers see what was approved from ${request.readersFromText}, when it can no longer be taken back.`}</p>
+      <p>{t`Readers see what was approved from ${request.readersFromText}, when it can no longer be taken back.`}</p>
       <button
         type="button"
         className="press mt-2"
         disabled={isSending}
         onClick={() => void submit(`/api/requests/${request.reference}/publish-now`, {})}
-      >{say`Publish now`}</button>
+      >{t`Publish now`}</button>
       <RefusalNote error={error} />
     </div>
   );

@@ -1,11 +1,11 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { RequestView } from '@/contracts/requests/request-view';
 
 export function RequestHeading({ request }: { request: RequestView }) {
   return (
     <header className="pb-3">
       <p className="text-soft">
-        {say`Reference `}
+        {t`Reference `}
         <strong className="text-ink">{request.reference}</strong>
       </p>
       <h1 className="text-3xl">{request.title}</h1>

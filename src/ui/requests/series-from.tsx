@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import type { SplitBody } from '@/contracts/requests/series';
@@ -68,9 +68,9 @@ function splitOf(form: AskForm, from: number, { version, tzid }: RequestView): S
   const [day, until] = [parseLocalDate(form.startDate), parseLocalDate(form.until)];
   const start = day && parseLocalDateTime(`${day}T${startTime}`);
   if (!day || !start || !/^\d\d:\d\d$/.test(endTime))
-    return say`Give the first day, when it begins and when it ends.`;
+    return t`Give the first day, when it begins and when it ends.`;
   if (form.ends === 'until' && !form.ownRule && (!until || until < day))
-    return say`The last day must not lie before the first. Give both as days of the calendar.`;
+    return t`The last day must not lie before the first. Give both as days of the calendar.`;
   return {
     version,
     from,
@@ -116,7 +116,7 @@ function SeriesForm({ request, dates }: { request: RequestView; dates: readonly 
     >
       <div className="grid max-w-3xl gap-3 sm:grid-cols-6">
         <label className="sm:col-span-6">
-          <span className="font-semibold">{say`From`}</span>
+          <span className="font-semibold">{t`From`}</span>
           <select className="field" value={from} onChange={({ target }) => pickFrom(Number(target.value))}>
             {dates.map(({ id, when }) => (
               <option key={id} value={id}>
@@ -126,20 +126,20 @@ function SeriesForm({ request, dates }: { request: RequestView; dates: readonly 
           </select>
         </label>
         <label className="sm:col-span-2">
-          <span className="font-semibold">{say`Then on`}</span>
+          <span className="font-semibold">{t`Then on`}</span>
           <input className="field" type="date" required {...form.register('startDate')} />
         </label>
         <label className="sm:col-span-2">
-          <span className="font-semibold">{say`Begins`}</span>
+          <span className="font-semibold">{t`Begins`}</span>
           <input className="field" type="time" required {...form.register('startTime')} />
         </label>
         <label className="sm:col-span-2">
-          <span className="font-semibold">{say`Ends`}</span>
+          <span className="font-semibold">{t`Ends`}</span>
           <input className="field" type="time" required {...form.register('endTime')} />
         </label>
         <RepeatFields form={form} choices={{ seasons: [] }} faults={{}} />
       </div>
-      <p className="pt-2 text-[0.95rem] text-soft">{say`${countText(dates.length - at, 'date', 'dates')} to come from there on; dates that were given something of their own keep it. What is new waits for a decision.`}</p>
+      <p className="pt-2 text-[0.95rem] text-soft">{t`${countText(dates.length - at, 'date', 'dates')} to come from there on; dates that were given something of their own keep it. What is new waits for a decision.`}</p>
       {isTouched &&
         (typeof split === 'string' ? (
           <p role="alert" className="text-clash">
@@ -153,7 +153,7 @@ function SeriesForm({ request, dates }: { request: RequestView; dates: readonly 
         className="mt-2"
         isBusy={change.isSending}
         off={typeof split === 'string' ? split : typeof preview === 'string' ? preview : null}
-      >{say`Change the series from there on`}</Press>
+      >{t`Change the series from there on`}</Press>
       <ChangeDone change={change} />
     </Form>
   );
@@ -165,7 +165,7 @@ export function SeriesFrom({ request }: { request: RequestView }) {
   if (request.dates.length < 2 || !dates.length) return null;
   return (
     <details className="sheet mt-4 p-3">
-      <summary className="cursor-pointer font-semibold">{say`From a date on otherwise, or longer`}</summary>
+      <summary className="cursor-pointer font-semibold">{t`From a date on otherwise, or longer`}</summary>
       <SeriesForm request={request} dates={dates} />
     </details>
   );

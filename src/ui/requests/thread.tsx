@@ -1,6 +1,6 @@
 'use client';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
 import { useCallback, useId, useRef, useState } from 'react';
 import type { FileLine } from '@/contracts/requests/files';
@@ -24,10 +24,10 @@ function Message({ message }: { message: MessageView }) {
       className={`border-b border-rule py-2 ${side === 'office' ? 'border-l-4 border-l-accent pl-3' : 'pl-4'}`}
     >
       <p className="text-[0.92rem] text-soft">
-        <strong className="text-ink">{isOwn ? say`You` : who}</strong>
-        {side === 'office' && say` for the office`}, {when}
-        {kind === 'internal' && say`, among ourselves`}
-        {isQuestion && say`, a question`}
+        <strong className="text-ink">{isOwn ? t`You` : who}</strong>
+        {side === 'office' && t` for the office`}, {when}
+        {kind === 'internal' && t`, among ourselves`}
+        {isQuestion && t`, a question`}
       </p>
       {text && <p className="whitespace-pre-wrap">{text}</p>}
       {files.length > 0 && <FileList files={files} />}
@@ -101,8 +101,8 @@ export function Thread({ request, isOffice }: ThreadProps) {
     router.refresh();
   };
   return (
-    <section aria-label={say`Messages`} className="mt-4 border-t border-strong-rule pt-3">
-      <h2 className="text-xl">{isOffice ? say`With whoever asked` : say`With the office`}</h2>
+    <section aria-label={t`Messages`} className="mt-4 border-t border-strong-rule pt-3">
+      <h2 className="text-xl">{isOffice ? t`With whoever asked` : t`With the office`}</h2>
       {request.messages.length > 0 ? (
         <ol className="mt-1">
           {request.messages.map((message) => (
@@ -111,8 +111,8 @@ export function Thread({ request, isOffice }: ThreadProps) {
         </ol>
       ) : (
         <p className="text-soft">
-          {say`Nothing was written yet.`}
-          {!isOffice && say` Or call ${office.name}: ${office.phone}.`}
+          {t`Nothing was written yet.`}
+          {!isOffice && t` Or call ${office.name}: ${office.phone}.`}
         </p>
       )}
       {request.mayWrite && (
@@ -124,7 +124,7 @@ export function Thread({ request, isOffice }: ThreadProps) {
           }}
         >
           <label htmlFor={id} className="font-semibold">
-            {isOffice ? say`Write` : say`Write to the office`}
+            {isOffice ? t`Write` : t`Write to the office`}
           </label>
           <textarea
             id={id}
@@ -136,7 +136,7 @@ export function Thread({ request, isOffice }: ThreadProps) {
           />
           {isOffice && (
             <fieldset className="flex flex-wrap gap-x-5">
-              <legend className="sr-only">{say`Who is to read it`}</legend>
+              <legend className="sr-only">{t`Who is to read it`}</legend>
               {(Object.keys(WRITTEN_AS) as WrittenAs[]).map((value) => (
                 <label key={value} className="flex items-center gap-2">
                   <input
@@ -151,15 +151,15 @@ export function Thread({ request, isOffice }: ThreadProps) {
               ))}
             </fieldset>
           )}
-          <FilePicker lines={lines} files={files} isSignedIn label={say`Files with it`} />
+          <FilePicker lines={lines} files={files} isSignedIn label={t`Files with it`} />
           <RefusalNote error={error} />
           <Press
             isSubmit
             className="justify-self-start"
             isBusy={isSending}
-            off={text.trim() || lines.length ? null : say`Write something or add a file first.`}
+            off={text.trim() || lines.length ? null : t`Write something or add a file first.`}
           >
-            {isSending ? say`Sending …` : say`Send`}
+            {isSending ? t`Sending …` : t`Send`}
           </Press>
         </Form>
       )}

@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/primitives/refusal-note';
 
@@ -12,11 +12,11 @@ export function UndoButton({ changeSet, what }: { readonly changeSet: number; re
         type="button"
         className="press"
         disabled={isSending}
-        aria-label={say`Take it back: ${what}`}
+        aria-label={t`Take it back: ${what}`}
         onClick={() => void submit(`/api/changes/${changeSet}/undo`, {})}
-      >{say`Take it back`}</button>
+      >{t`Take it back`}</button>
       <span role="status" className="ml-2 font-semibold text-clear">
-        {said && say`Done: ${said}.`}
+        {said && t`Done: ${said}.`}
       </span>
       {error && <RefusalNote error={error} />}
     </>

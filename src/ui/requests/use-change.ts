@@ -1,5 +1,5 @@
 'use client';
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import type { ChangeBody, ChangeReply } from '@/contracts/requests/change';
@@ -82,7 +82,7 @@ export function useChange(
     offerRetry(reply, () => void runAt(url, body));
     if (!reply.ok) return false;
     setChangeSet(reply.value.changeSet);
-    setDoneText(say`Done: ${reply.value.summary}.`);
+    setDoneText(t`Done: ${reply.value.summary}.`);
     return true;
   };
 
@@ -97,7 +97,7 @@ export function useChange(
     offerRetry(reply, () => void takeBack());
     if (isUnanswered(reply)) return;
     setChangeSet(null);
-    if (reply.ok) setDoneText(say`Done: ${reply.value.summary}.`);
+    if (reply.ok) setDoneText(t`Done: ${reply.value.summary}.`);
   };
 
   return {

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useEffect, useState } from 'react';
 import type { ChangeBody, ChangeReply } from '@/contracts/requests/change';
 import type { RequestView } from '@/contracts/requests/request-view';
@@ -18,7 +18,7 @@ export function sayNumbers({ numbers }: ChangeReply): string {
   ]
     .filter(Boolean)
     .join(', ');
-  return said || say`nothing moves, no order changes`;
+  return said || t`nothing moves, no order changes`;
 }
 
 /** Dates of one request, as the items of a change. */

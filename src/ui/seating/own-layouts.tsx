@@ -1,6 +1,6 @@
 'use client';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useState, type SyntheticEvent } from 'react';
 import type { OwnLayout, PlanQuery } from '@/contracts/calendar/seating';
 import { useSubmit } from '@/ui/hooks/use-submit';
@@ -27,7 +27,7 @@ export function OwnLayouts({ own, query, mayKeep, onTake }: OwnLayoutsProps) {
   };
   return (
     <section aria-labelledby="own-layouts" className="grid gap-2 border-t border-rule pt-3">
-      <h2 id="own-layouts" className="text-lg">{say`Ways of the house`}</h2>
+      <h2 id="own-layouts" className="text-lg">{t`Ways of the house`}</h2>
       <ul className="grid gap-1">
         {own.map((each) => (
           <li key={each.id} className="flex items-center gap-2">
@@ -38,10 +38,10 @@ export function OwnLayouts({ own, query, mayKeep, onTake }: OwnLayoutsProps) {
               <button
                 type="button"
                 className="press px-2"
-                aria-label={say`Give up ${each.name}`}
+                aria-label={t`Give up ${each.name}`}
                 disabled={isSending}
                 onClick={() => void submit(`/api/own-layouts/${each.id}/drop`, {})}
-              >{say`Give up`}</button>
+              >{t`Give up`}</button>
             )}
           </li>
         ))}
@@ -49,7 +49,7 @@ export function OwnLayouts({ own, query, mayKeep, onTake }: OwnLayoutsProps) {
       {mayKeep && (
         <Form className="flex items-end gap-2" onSubmit={keep}>
           <label className="grow">
-            <span className="font-semibold">{say`Keep this as`}</span>
+            <span className="font-semibold">{t`Keep this as`}</span>
             <input
               className="field"
               maxLength={MOST_CHARACTERS.layoutName}
@@ -57,7 +57,7 @@ export function OwnLayouts({ own, query, mayKeep, onTake }: OwnLayoutsProps) {
               onChange={({ target }) => setName(target.value)}
             />
           </label>
-          <button type="submit" className="press" disabled={isSending}>{say`Keep`}</button>
+          <button type="submit" className="press" disabled={isSending}>{t`Keep`}</button>
         </Form>
       )}
       <RefusalNote error={error} />

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { boundsOf, isDisc } from '@/core/seating/plan/geometry';
 import type { Piece } from '@/core/seating/plan/pieces';
 import type { SeatingPlan } from '@/core/seating/plan/plan-seating';
@@ -43,7 +43,7 @@ function PieceShape({ piece: { kind, shape } }: { piece: Piece }) {
   );
 }
 
-const metres = (mm: number): string => say`${(mm / 1000).toFixed(2).replace(/0$/, '')} m`;
+const metres = (mm: number): string => t`${(mm / 1000).toFixed(2).replace(/0$/, '')} m`;
 
 interface DrawingProps {
   readonly room: Room;
@@ -63,7 +63,7 @@ export function PlanDrawing({ room, plan, name }: DrawingProps) {
   return (
     <svg
       role="img"
-      aria-label={say`Plan of ${name}, ${metres(widthMm)} by ${metres(depthMm)}${plan ? say`, with ${plan.seats} seats` : ''}`}
+      aria-label={t`Plan of ${name}, ${metres(widthMm)} by ${metres(depthMm)}${plan ? t`, with ${plan.seats} seats` : ''}`}
       viewBox={`${-PAD_MM} ${-PAD_MM} ${widthMm + 2 * PAD_MM} ${depthMm + 2 * PAD_MM}`}
       className="max-h-[31rem] w-full"
     >
@@ -111,7 +111,7 @@ export function PlanDrawing({ room, plan, name }: DrawingProps) {
           x={boundsOf(stage.shape).x + boundsOf(stage.shape).w / 2}
           y={boundsOf(stage.shape).y + boundsOf(stage.shape).h / 2 + 180}
           {...label}
-        >{say`stage`}</text>
+        >{t`stage`}</text>
       )}
       <text x={widthMm / 2} y={-500} {...label}>
         {metres(widthMm)}

@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useEffect, useState } from 'react';
 import { LAYOUTS, type Layout } from '@/core/seating/layouts';
 import { wheelchairPlaces } from '@/core/seating/capacity';
@@ -28,7 +28,7 @@ interface LengthProps {
 
 const Length = ({ label, hint, value, onChange }: LengthProps) => (
   <label>
-    <span className="font-semibold">{say`${label}, m`}</span>
+    <span className="font-semibold">{t`${label}, m`}</span>
     <input
       className="field"
       inputMode="decimal"
@@ -66,24 +66,24 @@ export function SeatingPlanner({ floor, query, own, mayKeep }: PlannerProps) {
       <div className="sheet grid gap-3 p-4">
         <Form
           className="grid gap-3"
-          aria-label={say`How it is to be set`}
+          aria-label={t`How it is to be set`}
           onSubmit={(event) => event.preventDefault()}
         >
           <label>
-            <span className="font-semibold">{say`Set with`}</span>
+            <span className="font-semibold">{t`Set with`}</span>
             <select
               className="field"
               value={fields.layout}
               onChange={({ target }) => set({ layout: target.value as Layout })}
             >
-              <optgroup label={say`Usual here`}>
+              <optgroup label={t`Usual here`}>
                 {offered.map((layout) => (
                   <option key={layout} value={layout}>
                     {LAYOUT_WORDS[layout]}
                   </option>
                 ))}
               </optgroup>
-              <optgroup label={say`Others`}>
+              <optgroup label={t`Others`}>
                 {others.map((layout) => (
                   <option key={layout} value={layout}>
                     {LAYOUT_WORDS[layout]}
@@ -94,7 +94,7 @@ export function SeatingPlanner({ floor, query, own, mayKeep }: PlannerProps) {
           </label>
           <div>
             <label>
-              <span className="font-semibold">{say`People`}</span>
+              <span className="font-semibold">{t`People`}</span>
               <input
                 className="field"
                 type="number"
@@ -106,7 +106,7 @@ export function SeatingPlanner({ floor, query, own, mayKeep }: PlannerProps) {
             </label>
             <input
               type="range"
-              aria-label={say`People, by dragging`}
+              aria-label={t`People, by dragging`}
               className="h-6 w-full accent-(--accent)"
               min={1}
               max={MOST_PEOPLE}
@@ -116,7 +116,7 @@ export function SeatingPlanner({ floor, query, own, mayKeep }: PlannerProps) {
           </div>
           <div>
             <label>
-              <span className="font-semibold">{say`In wheelchairs`}</span>
+              <span className="font-semibold">{t`In wheelchairs`}</span>
               <input
                 className="field"
                 type="number"
@@ -130,29 +130,29 @@ export function SeatingPlanner({ floor, query, own, mayKeep }: PlannerProps) {
             <p
               id="usual-wheelchairs"
               className="text-[0.92rem] text-soft"
-            >{say`Of ${fields.people} seats ${wanted} are usual (ADA table 221.2.1.1).`}</p>
+            >{t`Of ${fields.people} seats ${wanted} are usual (ADA table 221.2.1.1).`}</p>
           </div>
           {hasRounds && (
             <label>
-              <span className="font-semibold">{say`Tables of`}</span>
+              <span className="font-semibold">{t`Tables of`}</span>
               <select
                 className="field"
                 value={fields.round}
                 onChange={({ target }) => set({ round: target.value as PlanFields['round'] })}
               >
-                <option value="8">{say`eight, 1.5 m across`}</option>
-                <option value="10">{say`ten, 1.8 m across`}</option>
+                <option value="8">{t`eight, 1.5 m across`}</option>
+                <option value="10">{t`ten, 1.8 m across`}</option>
               </select>
             </label>
           )}
           <label>
-            <span className="font-semibold">{say`Facing the`}</span>
+            <span className="font-semibold">{t`Facing the`}</span>
             <select
               className="field"
               value={fields.front}
               onChange={({ target }) => set({ front: target.value as Side | '' })}
             >
-              <option value="">{say`wall that seats the most`}</option>
+              <option value="">{t`wall that seats the most`}</option>
               {SIDES.map((side) => (
                 <option key={side} value={side}>
                   {SIDE_WORDS[side]}
@@ -167,18 +167,18 @@ export function SeatingPlanner({ floor, query, own, mayKeep }: PlannerProps) {
               checked={fields.hasStage}
               onChange={({ target }) => set({ hasStage: target.checked })}
             />
-            {say`A stage`}
+            {t`A stage`}
           </label>
           {fields.hasStage && (
             <div className="grid grid-cols-2 gap-2">
               <Length
-                label={say`Stage, across`}
+                label={t`Stage, across`}
                 hint="4"
                 value={fields.stageWidth}
                 onChange={(stageWidth) => set({ stageWidth })}
               />
               <Length
-                label={say`Stage, deep`}
+                label={t`Stage, deep`}
                 hint="2"
                 value={fields.stageDepth}
                 onChange={(stageDepth) => set({ stageDepth })}
@@ -186,22 +186,22 @@ export function SeatingPlanner({ floor, query, own, mayKeep }: PlannerProps) {
             </div>
           )}
           <details open={Boolean(fields.aisle || fields.between || fields.row)}>
-            <summary className="cursor-pointer py-1 font-semibold">{say`Wider than published`}</summary>
+            <summary className="cursor-pointer py-1 font-semibold">{t`Wider than published`}</summary>
             <div className="grid grid-cols-2 gap-2">
               <Length
-                label={say`Aisles`}
+                label={t`Aisles`}
                 hint="1.1"
                 value={fields.aisle}
                 onChange={(aisle) => set({ aisle })}
               />
               <Length
-                label={say`Between rows`}
+                label={t`Between rows`}
                 hint="0.35"
                 value={fields.between}
                 onChange={(between) => set({ between })}
               />
               <label className="col-span-2">
-                <span className="font-semibold">{say`Seats between two aisles`}</span>
+                <span className="font-semibold">{t`Seats between two aisles`}</span>
                 <input
                   className="field"
                   type="number"
@@ -225,7 +225,7 @@ export function SeatingPlanner({ floor, query, own, mayKeep }: PlannerProps) {
           }}
         />
       </div>
-      <section aria-label={say`Plan`} className="sheet p-4">
+      <section aria-label={t`Plan`} className="sheet p-4">
         <div role="status" aria-busy={isBehind}>
           {plan ? (
             <>
@@ -236,13 +236,13 @@ export function SeatingPlanner({ floor, query, own, mayKeep }: PlannerProps) {
               </p>
             </>
           ) : (
-            <p className="text-soft">{say`Setting the room …`}</p>
+            <p className="text-soft">{t`Setting the room …`}</p>
           )}
         </div>
         <PlanDrawing room={floor.room} plan={plan} name={floor.name} />
         {plan && <p className="text-[0.92rem] text-soft">{sayRules(plan)}</p>}
         {!floor.isMeasured && (
-          <p className="text-[0.92rem] text-soft">{say`Its sides were never measured: drawn from its area, as three to two, without doors or columns.`}</p>
+          <p className="text-[0.92rem] text-soft">{t`Its sides were never measured: drawn from its area, as three to two, without doors or columns.`}</p>
         )}
       </section>
     </div>

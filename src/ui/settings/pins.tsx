@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { PinnedName } from '@/contracts/accounts/own';
@@ -17,7 +17,7 @@ export function Pins({ pins }: { pins: readonly PinnedName[] }) {
   };
   return (
     <section>
-      <h2 className="border-b border-rule text-xl">{say`Pinned`}</h2>
+      <h2 className="border-b border-rule text-xl">{t`Pinned`}</h2>
       {pins.length ? (
         <ul>
           {pins.map((pin) => (
@@ -27,7 +27,7 @@ export function Pins({ pins }: { pins: readonly PinnedName[] }) {
             >
               <Link href={pin.href}>{pin.name}</Link>
               <button type="button" className="press" onClick={() => void takeOut(pin)}>
-                {say`Take out`}
+                {t`Take out`}
                 <span className="sr-only"> {pin.name}</span>
               </button>
             </li>
@@ -35,9 +35,9 @@ export function Pins({ pins }: { pins: readonly PinnedName[] }) {
         </ul>
       ) : (
         <p className="py-2 text-soft">
-          {say`Nothing yet. Pin spaces and equipment on their pages under `}
-          <Link href="/places">{say`Places`}</Link>
-          {say`; they come first in every list then.`}
+          {t`Nothing yet. Pin spaces and equipment on their pages under `}
+          <Link href="/places">{t`Places`}</Link>
+          {t`; they come first in every list then.`}
         </p>
       )}
       <p role="alert">{problem}</p>

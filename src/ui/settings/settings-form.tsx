@@ -1,6 +1,6 @@
 'use client';
 import { LANGUAGE_NAMES, LANGUAGES } from '@/contracts/language/languages';
-import { say, sayAs } from '@/contracts/language/say';
+import { t, tAs } from '@/contracts/language/translate';
 import { useState } from 'react';
 import { MOST_BOARD_DAYS } from '@/contracts/base/board-days';
 import { MOST_ZOOM, ownSettings, REMINDERS_MIN, type OwnSettings } from '@/contracts/language/own-settings';
@@ -86,27 +86,27 @@ function BoardFields({ draft, set, fault }: { draft: OwnSettings; set: Set; faul
   );
   return (
     <section className="grid gap-3">
-      <h2 className="border-b border-rule text-xl">{say`The board`}</h2>
+      <h2 className="border-b border-rule text-xl">{t`The board`}</h2>
       <Choose
-        legend={say`Hours it shows`}
+        legend={t`Hours it shows`}
         name="hours"
         options={[
-          ['open', say`those when anything is open`],
-          ['own', say`hours of my own, and whatever is booked outside them`],
+          ['open', t`those when anything is open`],
+          ['own', t`hours of my own, and whatever is booked outside them`],
         ]}
         value={hours ? 'own' : 'open'}
         onChange={(which) => set({ hours: which === 'own' ? USUAL_HOURS : null })}
       />
       {hours && (
         <p className="flex flex-wrap items-center gap-4">
-          {hour(say`First hour`, 0)}
-          {hour(say`Last hour`, 1)}
+          {hour(t`First hour`, 0)}
+          {hour(t`Last hour`, 1)}
           <strong className="text-clash">{fault}</strong>
         </p>
       )}
       <p className="flex flex-wrap gap-6">
         <label>
-          {say`Days it opens with `}
+          {t`Days it opens with `}
           <input
             className="field w-20"
             type="number"
@@ -117,7 +117,7 @@ function BoardFields({ draft, set, fault }: { draft: OwnSettings; set: Set; faul
           />
         </label>
         <label>
-          {say`How large it opens `}
+          {t`How large it opens `}
           <select
             className="field w-40"
             value={zoom}
@@ -127,7 +127,7 @@ function BoardFields({ draft, set, fault }: { draft: OwnSettings; set: Set; faul
               .sort((a, b) => a - b)
               .map((each) => (
                 <option key={each} value={each}>
-                  {each === 1 ? say`all of it in sight` : say`${each} times`}
+                  {each === 1 ? t`all of it in sight` : t`${each} times`}
                 </option>
               ))}
           </select>
@@ -140,19 +140,19 @@ function BoardFields({ draft, set, fault }: { draft: OwnSettings; set: Set; faul
 function TimeFields({ draft, set, zones }: { draft: OwnSettings; set: Set; zones: readonly string[] }) {
   return (
     <section className="grid gap-3">
-      <h2 className="border-b border-rule text-xl">{say`Language and time`}</h2>
+      <h2 className="border-b border-rule text-xl">{t`Language and time`}</h2>
       <Choose
-        legend={say`Language`}
+        legend={t`Language`}
         name="language"
         options={[
-          ['', say`as the house has it`],
+          ['', t`as the house has it`],
           ...LANGUAGES.map((each) => [each, LANGUAGE_NAMES[each]] as const),
         ]}
         value={draft.language ?? ''}
         onChange={(language) => set({ language: language || null })}
       />
       <Choose
-        legend={say`Clock`}
+        legend={t`Clock`}
         name="clock"
         options={[
           [24, '14:30'],
@@ -162,13 +162,13 @@ function TimeFields({ draft, set, zones }: { draft: OwnSettings; set: Set; zones
         onChange={(clock) => set({ clock })}
       />
       <label>
-        <span className="block font-semibold">{say`A week begins on`}</span>
+        <span className="block font-semibold">{t`A week begins on`}</span>
         <select
           className="field w-56"
           value={draft.weekStart}
           onChange={({ target }) => set({ weekStart: Number(target.value) })}
         >
-          <option value={0}>{say`as the site has it`}</option>
+          <option value={0}>{t`as the site has it`}</option>
           {WEEKDAY_NAMES.map((name, index) => (
             <option key={name} value={index + 1}>
               {name}
@@ -177,8 +177,8 @@ function TimeFields({ draft, set, zones }: { draft: OwnSettings; set: Set; zones
         </select>
       </label>
       <Labelled
-        label={say`A second zone`}
-        hint={say`Beside the times of the site, on the board and with each date. All that is booked is in the site’s.`}
+        label={t`A second zone`}
+        hint={t`Beside the times of the site, on the board and with each date. All that is booked is in the site’s.`}
       >
         {(ids) => (
           <div className="flex gap-2">
@@ -192,8 +192,8 @@ function TimeFields({ draft, set, zones }: { draft: OwnSettings; set: Set; zones
             </div>
             {draft.zone && (
               <button type="button" className="press" onClick={() => set({ zone: null })}>
-                {say`None`}
-                <span className="sr-only">{say` as second zone`}</span>
+                {t`None`}
+                <span className="sr-only">{t` as second zone`}</span>
               </button>
             )}
           </div>
@@ -234,24 +234,24 @@ export function SettingsForm({ settings, reminders: first, zones }: SettingsForm
       }}
     >
       <section className="grid gap-3">
-        <h2 className="border-b border-rule text-xl">{sayAs('theme')`Look`}</h2>
+        <h2 className="border-b border-rule text-xl">{tAs('theme')`Look`}</h2>
         <Choose
-          legend={say`Theme`}
+          legend={t`Theme`}
           name="theme"
           options={[
-            ['device', say`as the device has it`],
-            ['light', say`light`],
-            ['dark', say`dark`],
+            ['device', t`as the device has it`],
+            ['light', t`light`],
+            ['dark', t`dark`],
           ]}
           value={draft.theme}
           onChange={(theme) => set({ theme })}
         />
         <Choose
-          legend={say`Contrast`}
+          legend={t`Contrast`}
           name="contrast"
           options={[
-            ['usual', say`usual`],
-            ['more', say`more`],
+            ['usual', t`usual`],
+            ['more', t`more`],
           ]}
           value={draft.contrast}
           onChange={(contrast) => set({ contrast })}
@@ -261,7 +261,7 @@ export function SettingsForm({ settings, reminders: first, zones }: SettingsForm
       <BoardFields draft={draft} set={set} fault={faultOf('settings.hours')} />
       {reminders && (
         <fieldset>
-          <legend className="w-full border-b border-rule font-serif text-xl font-semibold">{say`Letters before what I have booked`}</legend>
+          <legend className="w-full border-b border-rule font-serif text-xl font-semibold">{t`Letters before what I have booked`}</legend>
           <div className="flex flex-wrap gap-x-5 pt-2">
             {REMINDERS_MIN.map((minutes) => (
               <label key={minutes} className="flex min-h-8 cursor-pointer items-center gap-2">
@@ -287,7 +287,7 @@ export function SettingsForm({ settings, reminders: first, zones }: SettingsForm
           type="submit"
           className="press press-main"
           disabled={isSending}
-        >{say`Keep these settings`}</button>
+        >{t`Keep these settings`}</button>
       </p>
     </Form>
   );

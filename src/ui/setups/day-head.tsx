@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { addDays, localDate } from '@/core/time/local-time';
 import { setupsSheetHref, type SetupsSheetKind } from '@/contracts/work-orders/setups-sheet';
 import Link from '@/ui/primitives/link';
@@ -19,11 +19,11 @@ export function DayHead({ title, date, isToday, path, what, said }: DayHeadProps
     <div className="flex flex-wrap items-end gap-x-5 gap-y-2 pb-3">
       <h1 className="text-3xl">{title}</h1>
       <div className="no-print flex flex-wrap gap-2">
-        <Link className="press" href={to(-1)}>{say`Day before`}</Link>
-        {!isToday && <Link className="press" href={path}>{say`Today`}</Link>}
-        <Link className="press" href={to(1)}>{say`Day after`}</Link>
-        <a className="press" href={setupsSheetHref('pdf', { what, day: date })}>{say`As PDF`}</a>
-        <a className="press" href={setupsSheetHref('csv', { what, day: date })}>{say`As CSV`}</a>
+        <Link className="press" href={to(-1)}>{t`Day before`}</Link>
+        {!isToday && <Link className="press" href={path}>{t`Today`}</Link>}
+        <Link className="press" href={to(1)}>{t`Day after`}</Link>
+        <a className="press" href={setupsSheetHref('pdf', { what, day: date })}>{t`As PDF`}</a>
+        <a className="press" href={setupsSheetHref('csv', { what, day: date })}>{t`As CSV`}</a>
       </div>
       <p className="text-lg text-soft">{said}</p>
     </div>

@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { OrderThing, OrderView } from '@/contracts/work-orders/orders';
 import { setupsSheetHref } from '@/contracts/work-orders/setups-sheet';
 import { useState } from 'react';
@@ -15,10 +15,10 @@ function Things({ things, way }: { readonly things: readonly OrderThing[]; reado
     <ul className="mt-1">
       {things.map(({ name, quantity, store }) => (
         <li key={`${name} ${store}`}>
-          <strong>{quantity ?? say`some`}</strong> × {name}{' '}
+          <strong>{quantity ?? t`some`}</strong> × {name}{' '}
           <span className="text-soft">
             {quantity === null
-              ? say`how many could not be worked out; ask the office`
+              ? t`how many could not be worked out; ask the office`
               : store && `${way} ${store}`}
           </span>
         </li>
@@ -35,8 +35,8 @@ function TurnoverLines({ order }: { order: OrderView }) {
   return (
     <div className="mt-1">
       <p className="text-soft">{turnover.beforeText}</p>
-      {turnover.stays.length > 0 && <p>{say`stays: ${list(turnover.stays)}`}</p>}
-      {turnover.takeAway.length > 0 && <p>{say`goes: ${list(turnover.takeAway)}`}</p>}
+      {turnover.stays.length > 0 && <p>{t`stays: ${list(turnover.stays)}`}</p>}
+      {turnover.takeAway.length > 0 && <p>{t`goes: ${list(turnover.takeAway)}`}</p>}
       <p className="text-[0.92rem] text-soft">{turnover.savedText}</p>
     </div>
   );
@@ -57,9 +57,7 @@ function News({ order }: { order: OrderView }) {
       className={`mt-2 border-l-4 bg-sunk px-3 py-2 ${isRead ? 'border-l-rule' : 'border-l-look'}`}
       role="status"
     >
-      <p
-        className={`font-semibold ${isRead ? '' : 'text-look'}`}
-      >{say`Changed, version ${contentVersion}`}</p>
+      <p className={`font-semibold ${isRead ? '' : 'text-look'}`}>{t`Changed, version ${contentVersion}`}</p>
       <ul className="list-disc pl-5">
         {changes.map((text) => (
           <li key={text}>{text}</li>
@@ -72,15 +70,15 @@ function News({ order }: { order: OrderView }) {
           disabled={isSending || isRead}
           aria-label={
             isRead
-              ? say`Read: what has changed at ${order.place}, ${order.dueText}`
-              : say`I have read it: what has changed at ${order.place}, ${order.dueText}`
+              ? t`Read: what has changed at ${order.place}, ${order.dueText}`
+              : t`I have read it: what has changed at ${order.place}, ${order.dueText}`
           }
           onClick={() => {
             setRead(order);
             void submit(`/api/orders/${order.id}/read`, { version: contentVersion });
           }}
         >
-          {isRead ? say`Read` : say`I have read it`}
+          {isRead ? t`Read` : t`I have read it`}
         </button>
       )}
       <RefusalNote error={error} />
@@ -93,22 +91,20 @@ function When({ order }: { order: OrderView }) {
   const isDone = order.state === 'done';
   return (
     <div className="w-32 shrink-0">
-      <p className="small-caps">{isThere ? say`from` : isDone ? say`was due` : say`due by`}</p>
+      <p className="small-caps">{isThere ? t`from` : isDone ? t`was due` : t`due by`}</p>
       <p className={`font-serif text-3xl leading-none ${isDone ? 'text-soft' : ''}`}>
         {isThere ? order.fromText : order.dueText}
       </p>
-      <p className="mt-1 text-soft">
-        {isThere ? say`until ${order.dueText}` : say`free from ${order.fromText}`}
-      </p>
-      {order.isLate && <p className="font-semibold text-clash">{say`late`}</p>}
+      <p className="mt-1 text-soft">{isThere ? t`until ${order.dueText}` : t`free from ${order.fromText}`}</p>
+      {order.isLate && <p className="font-semibold text-clash">{t`late`}</p>}
     </div>
   );
 }
 
 /** What an order is called first: how the room is to stand, or what is to be done. */
 function headline({ phase, origin, turnover, layout, people, wheelchairs, title }: OrderView): string {
-  const room = say`${layout}, for ${people}${wheelchairs ? say`, ${wheelchairs} in wheelchairs` : ''}`;
-  if (origin === 'counter') return say`what was set for ${layout}, ${people} people`;
+  const room = t`${layout}, for ${people}${wheelchairs ? t`, ${wheelchairs} in wheelchairs` : ''}`;
+  if (origin === 'counter') return t`what was set for ${layout}, ${people} people`;
   if (turnover) return `${turnover.kindText}: ${room}`;
   return phase === 'setup' && layout ? `${title}: ${room}` : title;
 }
@@ -125,13 +121,13 @@ function DoneButton({ order }: { order: OrderView }) {
         onClick={() =>
           void submit(`/api/orders/${order.id}`, { version: order.version, state: isDone ? 'open' : 'done' })
         }
-        aria-label={`${isDone ? say`Open again` : say`Done`}: ${order.phaseText}, ${order.place}, ${order.dueText}`}
+        aria-label={`${isDone ? t`Open again` : t`Done`}: ${order.phaseText}, ${order.place}, ${order.dueText}`}
       >
-        {isDone ? say`Open again` : say`Done`}
+        {isDone ? t`Open again` : t`Done`}
       </button>
-      {order.doneText && <p className="mt-1 text-[0.92rem] text-soft">{say`at ${order.doneText}`}</p>}
+      {order.doneText && <p className="mt-1 text-[0.92rem] text-soft">{t`at ${order.doneText}`}</p>}
       {order.issueText && (
-        <p className="mt-1 text-[0.92rem] text-soft">{say`to be issued ${order.issueText}`}</p>
+        <p className="mt-1 text-[0.92rem] text-soft">{t`to be issued ${order.issueText}`}</p>
       )}
       <RefusalNote error={error} />
     </div>
@@ -147,14 +143,14 @@ const EDGE: Readonly<Record<'done' | 'late' | 'open', string>> = {
 /** One order, big enough for a thumb. */
 export function OrderCard({ order }: { order: OrderView }) {
   const look = order.state === 'done' ? 'done' : order.isLate ? 'late' : 'open';
-  const backFrom = order.phase === 'strike' ? say`back to` : say`from`;
+  const backFrom = order.phase === 'strike' ? t`back to` : t`from`;
   return (
     <li className={`sheet flex flex-wrap gap-x-5 gap-y-3 border-l-[6px] p-4 ${EDGE[look]}`}>
       <When order={order} />
       <div className="min-w-56 flex-1">
         <p className="small-caps">
           {order.phaseText} · {order.team}
-          {order.person && ` · ${order.isMine ? say`yours` : order.person}`}
+          {order.person && ` · ${order.isMine ? t`yours` : order.person}`}
         </p>
         <h2 className="text-xl">
           {order.place || order.eventTitle}{' '}
@@ -163,14 +159,14 @@ export function OrderCard({ order }: { order: OrderView }) {
         <p className="font-semibold">{headline(order)}</p>
         {order.planHref && (
           <p>
-            <Link href={order.planHref} className="inline-block min-h-7 underline">{say`See it set`}</Link>
+            <Link href={order.planHref} className="inline-block min-h-7 underline">{t`See it set`}</Link>
           </p>
         )}
         <p className="text-soft">
           <Link href={order.eventHref} className="inline-block min-h-6 underline">
             {order.eventTitle} · {order.reference}
           </Link>
-          {order.contentVersion > 1 ? say` · version ${order.contentVersion}` : ''}
+          {order.contentVersion > 1 ? t` · version ${order.contentVersion}` : ''}
         </p>
         <News order={order} />
         <TurnoverLines order={order} />
@@ -194,8 +190,8 @@ export function OrderCard({ order }: { order: OrderView }) {
           <a
             className="no-print inline-flex min-h-11 items-center underline"
             href={setupsSheetHref('pdf', { what: 'order', order: order.id })}
-            aria-label={say`On paper: ${order.phaseText}, ${order.place}, ${order.dueText}`}
-          >{say`On paper`}</a>
+            aria-label={t`On paper: ${order.phaseText}, ${order.place}, ${order.dueText}`}
+          >{t`On paper`}</a>
         </OrderSaid>
       </div>
       <DoneButton order={order} />

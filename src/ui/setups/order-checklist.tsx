@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useOptimistic, useTransition } from 'react';
 import type { OrderView } from '@/contracts/work-orders/orders';
 import { useSubmit } from '@/ui/hooks/use-submit';
@@ -20,7 +20,7 @@ export function OrderChecklist({ order }: { order: OrderView }) {
     });
   return (
     <fieldset className="mt-2">
-      <legend className="small-caps">{say`to go through, ${lines.filter(({ isTicked }) => isTicked).length} of ${lines.length}`}</legend>
+      <legend className="small-caps">{t`to go through, ${lines.filter(({ isTicked }) => isTicked).length} of ${lines.length}`}</legend>
       {lines.map(({ line, isTicked }) => (
         <label
           key={line}

@@ -1,11 +1,11 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { OrderView } from '@/contracts/work-orders/orders';
 import { OrderCard } from './order-card';
 
 /** The setup work of a day in order of time. */
 export function OrderList({ orders }: { orders: readonly OrderView[] }) {
   return (
-    <ol className="grid gap-3" aria-label={say`Setup work in order of time`}>
+    <ol className="grid gap-3" aria-label={t`Setup work in order of time`}>
       {orders.map((order) => (
         <OrderCard key={order.id} order={order} />
       ))}
@@ -18,14 +18,14 @@ export function GivenUp({ orders }: { orders: readonly OrderView[] }) {
   if (!orders.length) return null;
   return (
     <section className="sheet mt-4 p-4" aria-labelledby="given-up">
-      <h2 id="given-up" className="text-xl">{say`Not to be done any more`}</h2>
+      <h2 id="given-up" className="text-xl">{t`Not to be done any more`}</h2>
       <ul className="mt-1 grid gap-1">
         {orders.map((order) => (
           <li key={order.id}>
             <s>
               {order.dueText} {order.phaseText}, {order.place}: {order.eventTitle}
             </s>{' '}
-            <span className="text-soft">{say`${order.reference}, the date was given up`}</span>
+            <span className="text-soft">{t`${order.reference}, the date was given up`}</span>
           </li>
         ))}
       </ul>

@@ -1,6 +1,6 @@
 'use client';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useCallback, useId, useState, type ReactNode } from 'react';
 import type { FileLine } from '@/contracts/requests/files';
 import type { OrderNote, OrderView } from '@/contracts/work-orders/orders';
@@ -16,7 +16,7 @@ function Said({ note, order }: { note: OrderNote; order: OrderView }) {
   return (
     <li className={`border-l-4 py-1 pl-2 ${isOpenProblem ? 'border-l-clash' : 'border-l-rule'}`}>
       <p className="whitespace-pre-wrap">
-        {note.kind === 'problem' && <strong>{isOpenProblem ? say`Problem: ` : say`Was a problem: `}</strong>}
+        {note.kind === 'problem' && <strong>{isOpenProblem ? t`Problem: ` : t`Was a problem: `}</strong>}
         {note.text}
       </p>
       <p className="text-[0.92rem] text-soft">
@@ -40,9 +40,9 @@ function Said({ note, order }: { note: OrderNote; order: OrderView }) {
           type="button"
           className="press mt-1"
           disabled={isSending}
-          aria-label={say`Solved: ${note.text}, ${order.place}`}
+          aria-label={t`Solved: ${note.text}, ${order.place}`}
           onClick={() => void submit(`/api/orders/problems/${note.id}`, {})}
-        >{say`Solved`}</button>
+        >{t`Solved`}</button>
       )}
       <RefusalNote error={error} />
     </li>
@@ -63,7 +63,7 @@ function Picture({
   return (
     <div>
       <label htmlFor={id} className="press inline-flex h-11 cursor-pointer items-center">
-        {line ? say`Another picture` : say`Add a picture`}
+        {line ? t`Another picture` : t`Add a picture`}
       </label>
       <input
         id={id}
@@ -114,7 +114,7 @@ function SayForm({ order, onSaid }: { order: OrderView; onSaid(): void }) {
       <label
         htmlFor={id}
         className="block font-semibold"
-      >{say`What is there to say about ${order.place}?`}</label>
+      >{t`What is there to say about ${order.place}?`}</label>
       <textarea
         id={id}
         className="field min-h-20"
@@ -125,13 +125,13 @@ function SayForm({ order, onSaid }: { order: OrderView; onSaid(): void }) {
       />
       <Picture lines={lines} files={files} />
       <div className="flex flex-wrap gap-2">
-        <button type="submit" className="press h-11" disabled={isSending}>{say`Note it`}</button>
+        <button type="submit" className="press h-11" disabled={isSending}>{t`Note it`}</button>
         <button
           type="button"
           className="press h-11"
           disabled={isSending}
           onClick={() => void tell('problem')}
-        >{say`It is a problem`}</button>
+        >{t`It is a problem`}</button>
       </div>
       {error && <RefusalNote error={error} />}
     </Form>
@@ -147,7 +147,7 @@ export function OrderSaid({ order, children }: { order: OrderView; children: Rea
   return (
     <div className="mt-2">
       {order.said.length > 0 && (
-        <ul className="grid gap-2" aria-label={say`Said about ${order.place}`}>
+        <ul className="grid gap-2" aria-label={t`Said about ${order.place}`}>
           {order.said.map((note) => (
             <Said key={note.id} note={note} order={order} />
           ))}
@@ -159,9 +159,9 @@ export function OrderSaid({ order, children }: { order: OrderView; children: Rea
             type="button"
             className="press no-print h-11"
             aria-expanded={isOpen}
-            aria-label={say`Say something about ${order.place}, ${order.dueText}`}
+            aria-label={t`Say something about ${order.place}, ${order.dueText}`}
             onClick={() => setOpen(!isOpen)}
-          >{say`Say something`}</button>
+          >{t`Say something`}</button>
         )}
         {children}
       </div>

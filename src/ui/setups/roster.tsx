@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useId, useState, type SyntheticEvent } from 'react';
 import type { WeekView } from '@/contracts/work-orders/week-load';
 import { useSubmit } from '@/ui/hooks/use-submit';
@@ -34,14 +34,14 @@ function ShiftForm({ team, days, submit }: { team: Team; days: WeekView['days'];
   return (
     <Form className="flex flex-wrap items-end gap-2" onSubmit={add}>
       <div>
-        <label htmlFor={`${id}-who`} className="block font-semibold">{say`On shift`}</label>
+        <label htmlFor={`${id}-who`} className="block font-semibold">{t`On shift`}</label>
         <select
           id={`${id}-who`}
           className="field w-44"
           value={who}
           onChange={({ target }) => setWho(target.value)}
         >
-          <option value="">{say`so many of the team`}</option>
+          <option value="">{t`so many of the team`}</option>
           {team.people.map((person) => (
             <option key={person.id} value={person.id}>
               {person.name}
@@ -51,7 +51,7 @@ function ShiftForm({ team, days, submit }: { team: Team; days: WeekView['days'];
       </div>
       {!who && (
         <div>
-          <label htmlFor={`${id}-people`} className="block font-semibold">{say`How many`}</label>
+          <label htmlFor={`${id}-people`} className="block font-semibold">{t`How many`}</label>
           <input
             id={`${id}-people`}
             type="number"
@@ -63,7 +63,7 @@ function ShiftForm({ team, days, submit }: { team: Team; days: WeekView['days'];
         </div>
       )}
       <div>
-        <label htmlFor={`${id}-day`} className="block font-semibold">{say`Which day`}</label>
+        <label htmlFor={`${id}-day`} className="block font-semibold">{t`Which day`}</label>
         <input
           id={`${id}-day`}
           type="date"
@@ -74,8 +74,8 @@ function ShiftForm({ team, days, submit }: { team: Team; days: WeekView['days'];
       </div>
       {(
         [
-          [say`From`, from, setFrom],
-          [say`To`, to, setTo],
+          [t`From`, from, setFrom],
+          [t`To`, to, setTo],
         ] as const
       ).map(([label, value, set]) => (
         <div key={label}>
@@ -91,13 +91,13 @@ function ShiftForm({ team, days, submit }: { team: Team; days: WeekView['days'];
           />
         </div>
       ))}
-      <button type="submit" className="press press-main">{say`Put on shift`}</button>
+      <button type="submit" className="press press-main">{t`Put on shift`}</button>
     </Form>
   );
 }
 
 function ShiftList({ team, days, submit }: { team: Team; days: WeekView['days']; submit: Submit }) {
-  if (!team.shifts.length) return <p className="text-soft">{say`Nobody is on shift in this week.`}</p>;
+  if (!team.shifts.length) return <p className="text-soft">{t`Nobody is on shift in this week.`}</p>;
   const dayText = (date: string) => days.find((day) => day.date === date)?.text ?? date;
   return (
     <ul className="grid gap-x-6 sm:grid-cols-2">
@@ -109,9 +109,9 @@ function ShiftList({ team, days, submit }: { team: Team; days: WeekView['days'];
           <button
             type="button"
             className="press px-2 py-0.5"
-            aria-label={say`Take off shift: ${dayText(date)}, ${text} ${person ?? ''}`}
+            aria-label={t`Take off shift: ${dayText(date)}, ${text} ${person ?? ''}`}
             onClick={() => void submit(`/api/shifts/${id}/remove`, {})}
-          >{say`Take off`}</button>
+          >{t`Take off`}</button>
         </li>
       ))}
     </ul>
@@ -130,11 +130,11 @@ function Members({ team, submit }: { team: Team; submit: Submit }) {
             <button
               type="button"
               className="press px-2 py-0.5"
-              aria-label={say`Out of the team: ${person.name}`}
+              aria-label={t`Out of the team: ${person.name}`}
               onClick={() =>
                 void submit(`/api/teams/${team.id}/members`, { personId: person.id, isMember: false })
               }
-            >{say`Out of the team`}</button>
+            >{t`Out of the team`}</button>
           </li>
         ))}
       </ul>
@@ -148,14 +148,14 @@ function Members({ team, submit }: { team: Team; submit: Submit }) {
           }}
         >
           <div>
-            <label htmlFor={id} className="block font-semibold">{say`Another of the crews`}</label>
+            <label htmlFor={id} className="block font-semibold">{t`Another of the crews`}</label>
             <select
               id={id}
               className="field w-56"
               value={who}
               onChange={({ target }) => setWho(target.value)}
             >
-              <option value="">{say`choose somebody`}</option>
+              <option value="">{t`choose somebody`}</option>
               {team.others.map((person) => (
                 <option key={person.id} value={person.id}>
                   {person.name}
@@ -163,7 +163,7 @@ function Members({ team, submit }: { team: Team; submit: Submit }) {
               ))}
             </select>
           </div>
-          <Press isSubmit off={who ? null : say`Choose somebody first.`}>{say`Into the team`}</Press>
+          <Press isSubmit off={who ? null : t`Choose somebody first.`}>{t`Into the team`}</Press>
         </Form>
       )}
     </div>
@@ -175,7 +175,7 @@ export function Roster({ team, days }: { team: Team; days: WeekView['days'] }) {
   const { submit, said, error } = useSubmit();
   return (
     <section className="sheet mt-4 grid gap-4 p-4" aria-labelledby="roster">
-      <h2 id="roster" className="text-xl">{say`${team.name}: people and shifts`}</h2>
+      <h2 id="roster" className="text-xl">{t`${team.name}: people and shifts`}</h2>
       <p role="status" className="font-semibold">
         {said && `${said}.`}
       </p>

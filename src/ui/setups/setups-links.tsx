@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Role } from '@/core/roles';
 import Link from '@/ui/primitives/link';
 
@@ -22,7 +22,7 @@ export const viewsFor = (roles: readonly Role[]): readonly SetupsView[] => {
 /** Ways to look at setup work; `shown` are those the viewer may see. */
 export function SetupsLinks({ current, shown }: { current: SetupsView; shown: readonly SetupsView[] }) {
   return (
-    <nav aria-label={say`Setup work`} className="no-print flex flex-wrap gap-x-4 gap-y-1 pb-2">
+    <nav aria-label={t`Setup work`} className="no-print flex flex-wrap gap-x-4 gap-y-1 pb-2">
       {VIEWS.filter(({ view }) => shown.includes(view)).map(({ view, text, href }) => (
         <Link
           key={view}

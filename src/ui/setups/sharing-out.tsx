@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { countText } from '@/contracts/words/when';
 import {
   DndContext,
@@ -57,8 +57,8 @@ function Chip({ order, isPicked, onPick, onStep }: ChipProps) {
         <br />
         {order.title}
         {order.workText && <span className="text-soft"> · {order.workText}</span>}
-        {order.isDone && say` · done`}
-        {order.issueText && <span className="text-soft">{say` · issued ${order.issueText}`}</span>}
+        {order.isDone && t` · done`}
+        {order.issueText && <span className="text-soft">{t` · issued ${order.issueText}`}</span>}
       </button>
       {order.doubts.map((doubt) => (
         <p key={doubt} className="font-semibold text-look">
@@ -132,14 +132,14 @@ function GiveList({ holders, count, canIssue, isSending, onGive, onIssue }: Give
     <div className="flex flex-wrap items-end gap-2 py-2" aria-live="polite">
       <p className="min-w-40">
         {count ? (
-          <strong>{say`${countText(count, 'order', 'orders')} picked`}</strong>
+          <strong>{t`${countText(count, 'order', 'orders')} picked`}</strong>
         ) : (
-          <span className="text-soft">{say`Press an order to pick it; drag it to somebody; or move it by ↑ and ↓.`}</span>
+          <span className="text-soft">{t`Press an order to pick it; drag it to somebody; or move it by ↑ and ↓.`}</span>
         )}
       </p>
       {count > 0 && (
         <>
-          <label htmlFor={id} className="sr-only">{say`Give them to`}</label>
+          <label htmlFor={id} className="sr-only">{t`Give them to`}</label>
           <select id={id} className="field w-56" value={to} onChange={({ target }) => setTo(target.value)}>
             {holders.map((holder) => (
               <option key={holder.id ?? 0} value={holder.id ?? ''}>
@@ -152,14 +152,14 @@ function GiveList({ holders, count, canIssue, isSending, onGive, onIssue }: Give
             className="press press-main"
             disabled={isSending}
             onClick={() => onGive(to ? Number(to) : null)}
-          >{say`Give`}</button>
+          >{t`Give`}</button>
           {canIssue && (
             <button
               type="button"
               className="press"
               disabled={isSending}
               onClick={onIssue}
-            >{say`Issue now`}</button>
+            >{t`Issue now`}</button>
           )}
         </>
       )}
@@ -173,7 +173,7 @@ export function SharingOut({ team, days }: { team: Team; days: WeekView['days'] 
   const [picked, setPicked] = useState<readonly number[]>([]);
   // A press that hardly moves picks; one that moves drags.
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
-  const holders: Holder[] = [{ id: null, name: say`Whoever is there` }, ...team.people];
+  const holders: Holder[] = [{ id: null, name: t`Whoever is there` }, ...team.people];
   /** The order that was moved by keys: drawn in its other row, it has them again. */
   const moved = useRef<number | null>(null);
   useLayoutEffect(() => {
@@ -216,7 +216,7 @@ export function SharingOut({ team, days }: { team: Team; days: WeekView['days'] 
       <RefusalNote error={error} />
       <div className="overflow-x-auto">
         <table className="sheet w-full min-w-[60rem] table-fixed border-collapse">
-          <caption className="sr-only">{say`Orders of ${team.name} by person and day`}</caption>
+          <caption className="sr-only">{t`Orders of ${team.name} by person and day`}</caption>
           <thead>
             <tr>
               <th scope="col" className="w-40 p-2 text-left">
@@ -247,8 +247,8 @@ export function SharingOut({ team, days }: { team: Team; days: WeekView['days'] 
         </table>
       </div>
       <p className="py-1 text-[0.92rem]">
-        <Link href="/setups/recipes" className="underline">{say`Recipes`}</Link>{' '}
-        <span className="text-soft">{say`can name somebody of the team beforehand.`}</span>
+        <Link href="/setups/recipes" className="underline">{t`Recipes`}</Link>{' '}
+        <span className="text-soft">{t`can name somebody of the team beforehand.`}</span>
       </p>
     </DndContext>
   );

@@ -1,6 +1,6 @@
 'use client';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useId, useState, type SyntheticEvent } from 'react';
 import type { StoreLine, StoresDay } from '@/contracts/work-orders/stores';
 import { useSubmit } from '@/ui/hooks/use-submit';
@@ -25,8 +25,8 @@ function ReturnForm({ line, onDone }: { line: StoreLine; onDone(): void }) {
     <Form className="flex flex-wrap items-end gap-2 pt-1" onSubmit={(event) => void count(event)}>
       {(
         [
-          ['counted', say`Came back`, counted, setCounted],
-          ['damaged', say`of them damaged`, damaged, setDamaged],
+          ['counted', t`Came back`, counted, setCounted],
+          ['damaged', t`of them damaged`, damaged, setDamaged],
         ] as const
       ).map(([field, label, value, set]) => (
         <div key={field}>
@@ -46,7 +46,7 @@ function ReturnForm({ line, onDone }: { line: StoreLine; onDone(): void }) {
         </div>
       ))}
       <div className="grow">
-        <label htmlFor={`${id}-note`} className="block text-[0.92rem]">{say`What happened`}</label>
+        <label htmlFor={`${id}-note`} className="block text-[0.92rem]">{t`What happened`}</label>
         <input
           id={`${id}-note`}
           className="field h-11"
@@ -59,7 +59,7 @@ function ReturnForm({ line, onDone }: { line: StoreLine; onDone(): void }) {
         type="submit"
         className="press press-main h-11"
         disabled={isSending}
-      >{say`Count them back`}</button>
+      >{t`Count them back`}</button>
       {error && (
         <div className="basis-full">
           <RefusalNote error={error} />
@@ -75,16 +75,16 @@ function Line({ line }: { line: StoreLine }) {
     <li className="border-t border-rule py-2">
       <div className="grid gap-x-4 sm:grid-cols-[9rem_1fr_auto] sm:items-baseline">
         <p>
-          <strong>{line.way === 'out' ? say`out` : say`back`}</strong>{' '}
+          <strong>{line.way === 'out' ? t`out` : t`back`}</strong>{' '}
           <span className="tabular-nums">{line.timeText}</span>
         </p>
         <p>
-          <strong className="text-lg tabular-nums">{line.quantity ?? say`some`}</strong> × {line.name}{' '}
+          <strong className="text-lg tabular-nums">{line.quantity ?? t`some`}</strong> × {line.name}{' '}
           <span className="text-soft">
-            {line.way === 'out' ? say`to` : say`from`} {line.place}, {line.eventTitle} · {line.reference}
+            {line.way === 'out' ? t`to` : t`from`} {line.place}, {line.eventTitle} · {line.reference}
           </span>
           {line.movedDirectly > 0 && (
-            <span className="block text-soft">{say`${line.movedDirectly} more move directly`}</span>
+            <span className="block text-soft">{t`${line.movedDirectly} more move directly`}</span>
           )}
           {line.returned && (
             <span className={`block font-semibold ${line.returned.damaged ? 'text-clash' : 'text-clear'}`}>
@@ -98,10 +98,10 @@ function Line({ line }: { line: StoreLine }) {
             type="button"
             className="press no-print h-11"
             aria-expanded={isOpen}
-            aria-label={say`${line.returned ? say`Count again` : say`Count back`}: ${line.name} from ${line.place}`}
+            aria-label={t`${line.returned ? t`Count again` : t`Count back`}: ${line.name} from ${line.place}`}
             onClick={() => setOpen(!isOpen)}
           >
-            {line.returned ? say`Count again` : say`Count back`}
+            {line.returned ? t`Count again` : t`Count back`}
           </button>
         )}
       </div>
@@ -114,19 +114,19 @@ function Line({ line }: { line: StoreLine }) {
 export function StoresList({ day }: { day: StoresDay }) {
   if (!day.stores.length)
     return (
-      <p className="sheet p-6 text-lg">{say`Nothing leaves the stores on this day, and nothing comes back.`}</p>
+      <p className="sheet p-6 text-lg">{t`Nothing leaves the stores on this day, and nothing comes back.`}</p>
     );
   return (
     <div className="grid gap-4">
       {day.movements.length > 0 && (
         <section className="sheet border-l-[6px] border-l-ink p-4" aria-labelledby="direct">
-          <h2 id="direct" className="text-xl">{say`Straight to the next event`}</h2>
+          <h2 id="direct" className="text-xl">{t`Straight to the next event`}</h2>
           <ul>
             {day.movements.map(({ quantity, name, timeText, from, to, toEvent }) => (
               <li key={`${name} ${from} ${to} ${timeText}`} className="border-t border-rule py-2">
                 <span className="tabular-nums">{timeText}</span> <strong>{quantity}</strong>
-                {say` × ${name}: ${from} to `}
-                <strong>{to}</strong> <span className="text-soft">{say`for ${toEvent}`}</span>
+                {t` × ${name}: ${from} to `}
+                <strong>{to}</strong> <span className="text-soft">{t`for ${toEvent}`}</span>
               </li>
             ))}
           </ul>

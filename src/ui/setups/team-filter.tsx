@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import Link from '@/ui/primitives/link';
 
 interface TeamFilterProps {
@@ -14,7 +14,7 @@ export function TeamFilter({ teams, only, date }: TeamFilterProps) {
   const link = (team: string | null) =>
     `/setups?${new URLSearchParams({ day: date, ...(team !== null && { team }) }).toString()}`;
   return (
-    <nav aria-label={say`Teams`} className="no-print flex flex-wrap gap-x-4 gap-y-1 pb-3">
+    <nav aria-label={t`Teams`} className="no-print flex flex-wrap gap-x-4 gap-y-1 pb-3">
       {[null, ...teams].map((team) => (
         <Link
           key={team ?? ''}
@@ -22,7 +22,7 @@ export function TeamFilter({ teams, only, date }: TeamFilterProps) {
           aria-current={team === only ? 'true' : undefined}
           className={`inline-flex min-h-8 items-center ${team === only ? 'font-semibold no-underline' : 'underline'}`}
         >
-          {team ?? say`All teams`}
+          {team ?? t`All teams`}
         </Link>
       ))}
     </nav>

@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useId } from 'react';
 import { Labelled } from '@/ui/primitives/form-parts';
 import type { TemplateChoices } from '@/contracts/work-orders/templates';
@@ -24,24 +24,24 @@ export function EdgeField({ legend, value, fault, onChange }: EdgeFieldProps) {
           type="number"
           min={0}
           className="field w-24"
-          aria-label={say`${legend}: minutes`}
+          aria-label={t`${legend}: minutes`}
           placeholder="0"
           value={value.minutes}
           onChange={({ target }) => onChange({ ...value, minutes: target.value })}
         />
-        <span>{say`minutes`}</span>
+        <span>{t`minutes`}</span>
         <select
           className="field w-28"
-          aria-label={say`${legend}: before or after`}
+          aria-label={t`${legend}: before or after`}
           value={value.side}
           onChange={({ target }) => onChange({ ...value, side: target.value as EdgeFields['side'] })}
         >
-          <option value="before">{say`before`}</option>
-          <option value="after">{say`after`}</option>
+          <option value="before">{t`before`}</option>
+          <option value="after">{t`after`}</option>
         </select>
         <select
           className="field w-auto"
-          aria-label={say`${legend}: moment`}
+          aria-label={t`${legend}: moment`}
           value={value.edge}
           onChange={({ target }) => onChange({ ...value, edge: target.value as DueEdge })}
         >
@@ -82,24 +82,24 @@ export function QuantityList({ value, stores, numbers, faults, onChange }: Quant
           >
             <input
               className="field"
-              aria-label={say`What is brought, line ${index + 1}`}
-              placeholder={say`Tablecloth`}
+              aria-label={t`What is brought, line ${index + 1}`}
+              placeholder={t`Tablecloth`}
               value={name}
               aria-invalid={Boolean(faults[`quantities.${index}.name`])}
               onChange={({ target }) => set(key, { name: target.value })}
             />
             <input
               className="field"
-              aria-label={say`From where, line ${index + 1}`}
-              placeholder={say`from where`}
+              aria-label={t`From where, line ${index + 1}`}
+              placeholder={t`from where`}
               list={`${id}-stores`}
               value={store}
               onChange={({ target }) => set(key, { store: target.value })}
             />
             <input
               className="field font-mono text-[0.95rem]"
-              aria-label={say`How many, line ${index + 1}`}
-              placeholder={say`tables + 1`}
+              aria-label={t`How many, line ${index + 1}`}
+              placeholder={t`tables + 1`}
               value={formula}
               aria-invalid={Boolean(fault)}
               aria-describedby={`${id}-${key}`}
@@ -108,9 +108,9 @@ export function QuantityList({ value, stores, numbers, faults, onChange }: Quant
             <button
               type="button"
               className="press"
-              aria-label={say`Leave out ${name || say`line ${index + 1}`}`}
+              aria-label={t`Leave out ${name || t`line ${index + 1}`}`}
               onClick={() => onChange(value.filter((each) => each.key !== key))}
-            >{say`Leave out`}</button>
+            >{t`Leave out`}</button>
             <p id={`${id}-${key}`} className="text-[0.92rem] font-semibold text-clash sm:col-span-4">
               {faults[`quantities.${index}.name`]} {fault}
             </p>
@@ -126,7 +126,7 @@ export function QuantityList({ value, stores, numbers, faults, onChange }: Quant
         type="button"
         className="press mt-2"
         onClick={() => onChange([...value, { key: crypto.randomUUID(), name: '', store: '', formula: '' }])}
-      >{say`Add something they bring`}</button>
+      >{t`Add something they bring`}</button>
     </div>
   );
 }
@@ -144,7 +144,7 @@ export function TeamFields({ teams, teamId, personId, faults, onChange }: TeamFi
   const team = teams.find(({ id }) => String(id) === teamId);
   return (
     <>
-      <Labelled label={say`Team`} fault={faults.teamId}>
+      <Labelled label={t`Team`} fault={faults.teamId}>
         {(ids) => (
           <select
             {...ids}
@@ -152,7 +152,7 @@ export function TeamFields({ teams, teamId, personId, faults, onChange }: TeamFi
             value={teamId}
             onChange={({ target }) => onChange({ teamId: target.value, personId: '' })}
           >
-            <option value="">{say`choose a team`}</option>
+            <option value="">{t`choose a team`}</option>
             {teams.map(({ id, name }) => (
               <option key={id} value={id}>
                 {name}
@@ -161,7 +161,7 @@ export function TeamFields({ teams, teamId, personId, faults, onChange }: TeamFi
           </select>
         )}
       </Labelled>
-      <Labelled label={say`Who of them`} fault={faults.personId}>
+      <Labelled label={t`Who of them`} fault={faults.personId}>
         {(ids) => (
           <select
             {...ids}
@@ -169,7 +169,7 @@ export function TeamFields({ teams, teamId, personId, faults, onChange }: TeamFi
             value={personId}
             onChange={({ target }) => onChange({ personId: target.value })}
           >
-            <option value="">{say`whoever is there`}</option>
+            <option value="">{t`whoever is there`}</option>
             {team?.people.map(({ id, name }) => (
               <option key={id} value={id}>
                 {name}

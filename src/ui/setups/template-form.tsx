@@ -1,6 +1,6 @@
 'use client';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useState, type SyntheticEvent } from 'react';
 import type { TemplateChoices, TemplateReply, StoredTemplate } from '@/contracts/work-orders/templates';
 import { LAYOUT_WORDS } from '@/contracts/words/layouts';
@@ -28,7 +28,7 @@ interface PartProps {
 function WhatPart({ fields, choices, faults, set }: PartProps) {
   return (
     <section className="grid gap-3">
-      <Labelled label={say`What is to be done`} fault={faults.title}>
+      <Labelled label={t`What is to be done`} fault={faults.title}>
         {(ids) => (
           <input
             {...ids}
@@ -61,27 +61,27 @@ function AboutPart({ fields, choices, set }: PartProps) {
     choices.answers.filter(({ serviceId }) => services.includes(serviceId));
   return (
     <section>
-      <h2 className="text-xl">{say`Only for events with`}</h2>
+      <h2 className="text-xl">{t`Only for events with`}</h2>
       <PickSeveral
-        legend={say`Layout`}
+        legend={t`Layout`}
         options={LAYOUTS.map((id) => ({ id, name: LAYOUT_WORDS[id] }))}
         picked={when.layouts}
         onChange={(layouts) => about({ layouts })}
       />
       <PickSeveral
-        legend={say`Space`}
+        legend={t`Space`}
         options={choices.spaces}
         picked={when.spaces}
         onChange={(spaces) => about({ spaces })}
       />
       <PickSeveral
-        legend={say`Category`}
+        legend={t`Category`}
         options={choices.categories}
         picked={when.categories}
         onChange={(categories) => about({ categories })}
       />
       <PickSeveral
-        legend={say`Service`}
+        legend={t`Service`}
         options={choices.services}
         picked={when.services}
         onChange={(services) =>
@@ -95,7 +95,7 @@ function AboutPart({ fields, choices, set }: PartProps) {
       />
       {offered(when.services).length > 0 && (
         <PickSeveral
-          legend={say`Answer`}
+          legend={t`Answer`}
           options={offered(when.services).map((each) => ({
             id: answerKey(each),
             name: `${each.question} ${each.answer}`,
@@ -111,7 +111,7 @@ function AboutPart({ fields, choices, set }: PartProps) {
         />
       )}
       <PickSeveral
-        legend={say`Equipment`}
+        legend={t`Equipment`}
         options={choices.equipment}
         picked={when.equipment}
         onChange={(equipment) => about({ equipment })}
@@ -123,7 +123,7 @@ function AboutPart({ fields, choices, set }: PartProps) {
           checked={fields.per === 'date'}
           onChange={({ target }) => set({ per: target.checked ? 'date' : 'space' })}
         />
-        {say`once for an event, however many spaces it has`}
+        {t`once for an event, however many spaces it has`}
       </label>
     </section>
   );
@@ -133,9 +133,9 @@ function WhenPart({ fields, faults, set }: PartProps) {
   const isThere = fields.phase === 'attendance';
   return (
     <section className="grid gap-3">
-      <h2 className="text-xl">{say`When`}</h2>
+      <h2 className="text-xl">{t`When`}</h2>
       <fieldset className="flex flex-wrap gap-x-5 gap-y-1">
-        <legend className="font-semibold">{say`It is done`}</legend>
+        <legend className="font-semibold">{t`It is done`}</legend>
         {TEMPLATE_PHASES.map((phase) => (
           <label key={phase} className="flex min-h-8 items-center gap-2">
             <input
@@ -150,23 +150,23 @@ function WhenPart({ fields, faults, set }: PartProps) {
         ))}
       </fieldset>
       <EdgeField
-        legend={isThere ? say`Somebody is there from` : say`Done by`}
+        legend={isThere ? t`Somebody is there from` : t`Done by`}
         value={fields.due}
         fault={faults.offsetMin}
         onChange={(due) => set({ due })}
       />
       {isThere && (
         <EdgeField
-          legend={say`and until`}
+          legend={t`and until`}
           value={fields.until}
           fault={faults['until.offsetMin'] ?? faults.until}
           onChange={(until) => set({ until })}
         />
       )}
       <Labelled
-        label={say`Issued so many days ahead`}
+        label={t`Issued so many days ahead`}
         fault={faults.leadDays}
-        hint={say`Empty: as soon as the event is approved. A day that has passed is at once.`}
+        hint={t`Empty: as soon as the event is approved. A day that has passed is at once.`}
       >
         {(ids) => (
           <input
@@ -190,9 +190,9 @@ function WorkPart({ fields, choices, faults, set }: PartProps) {
     faults.workFormula || (fields.workFormula.trim() ? formulaFault(fields.workFormula, numbers) : '');
   return (
     <section className="grid gap-3">
-      <h2 className="text-xl">{say`How much`}</h2>
+      <h2 className="text-xl">{t`How much`}</h2>
       <div className="grid gap-3 sm:grid-cols-[8rem_1fr]">
-        <Labelled label={say`People it takes`} fault={faults.crew}>
+        <Labelled label={t`People it takes`} fault={faults.crew}>
           {(ids) => (
             <input
               {...ids}
@@ -205,15 +205,15 @@ function WorkPart({ fields, choices, faults, set }: PartProps) {
           )}
         </Labelled>
         <Labelled
-          label={say`Minutes of work, by a formula`}
+          label={t`Minutes of work, by a formula`}
           fault={workFault}
-          hint={say`Empty: the minutes of setup, strike or being there, for each of the people.`}
+          hint={t`Empty: the minutes of setup, strike or being there, for each of the people.`}
         >
           {(ids) => (
             <input
               {...ids}
               className="field font-mono text-[0.95rem]"
-              placeholder={say`10 + tables * 3`}
+              placeholder={t`10 + tables * 3`}
               value={fields.workFormula}
               onChange={({ target }) => set({ workFormula: target.value })}
             />
@@ -228,7 +228,7 @@ function WorkPart({ fields, choices, faults, set }: PartProps) {
         onChange={(quantities) => set({ quantities })}
       />
       <details>
-        <summary className="cursor-pointer py-1 underline">{say`What formulas know`}</summary>
+        <summary className="cursor-pointer py-1 underline">{t`What formulas know`}</summary>
         <dl className="grid grid-cols-[auto_1fr] gap-x-4">
           {FORMULA_NAMES.map((name) => (
             <div key={name} className="contents">
@@ -243,13 +243,13 @@ function WorkPart({ fields, choices, faults, set }: PartProps) {
               <dt>
                 <code>{name}</code>
               </dt>
-              <dd>{say`what was answered: ${question}`}</dd>
+              <dd>{t`what was answered: ${question}`}</dd>
             </div>
           ))}
         </dl>
-        <p className="text-soft">{say`+ − * / % and brackets; ${FORMULA_FUNCTIONS.join(', ')}; “people > 40 ? 2 : 1”. What comes out is rounded up to whole things.`}</p>
+        <p className="text-soft">{t`+ − * / % and brackets; ${FORMULA_FUNCTIONS.join(', ')}; “people > 40 ? 2 : 1”. What comes out is rounded up to whole things.`}</p>
       </details>
-      <Labelled label={say`Checklist, a line each`} fault={faults.checklist}>
+      <Labelled label={t`Checklist, a line each`} fault={faults.checklist}>
         {(ids) => (
           <textarea
             {...ids}
@@ -271,14 +271,14 @@ interface SavePartProps {
 function SavePart({ save, stored }: SavePartProps) {
   const { preview, error, isSending } = save;
   return (
-    <section className="sheet grid gap-3 p-4" aria-label={say`Saving`}>
+    <section className="sheet grid gap-3 p-4" aria-label={t`Saving`}>
       <div aria-live="polite">
         {!preview && (
-          <p className="text-soft">{say`Saving first says what it does to the orders of dates to come.`}</p>
+          <p className="text-soft">{t`Saving first says what it does to the orders of dates to come.`}</p>
         )}
         {preview && (
           <p>
-            <strong>{say(preview.verb)}:</strong> {preview.reply.summary.split('; ')[1]}.
+            <strong>{t(preview.verb)}:</strong> {preview.reply.summary.split('; ')[1]}.
           </p>
         )}
       </div>
@@ -291,8 +291,8 @@ function SavePart({ save, stored }: SavePartProps) {
               className="press press-main"
               disabled={isSending}
               onClick={save.confirm}
-            >{say`${say(preview.verb)} it`}</button>
-            <button type="button" className="press" onClick={save.back}>{say`Not yet`}</button>
+            >{t`${t(preview.verb)} it`}</button>
+            <button type="button" className="press" onClick={save.back}>{t`Not yet`}</button>
           </>
         ) : (
           <>
@@ -300,14 +300,14 @@ function SavePart({ save, stored }: SavePartProps) {
               type="submit"
               className="press press-main"
               disabled={isSending}
-            >{say`See what saving does`}</button>
+            >{t`See what saving does`}</button>
             {stored && (
               <button
                 type="button"
                 className="press"
                 disabled={isSending}
                 onClick={save.retire}
-              >{say`Take out of use`}</button>
+              >{t`Take out of use`}</button>
             )}
           </>
         )}
@@ -319,10 +319,10 @@ function SavePart({ save, stored }: SavePartProps) {
 function Saved({ reply }: { reply: TemplateReply }) {
   return (
     <div className="sheet p-6" role="status">
-      <p className="text-lg font-semibold">{say`The office ${reply.summary}.`}</p>
+      <p className="text-lg font-semibold">{t`The office ${reply.summary}.`}</p>
       <p className="mt-2 flex flex-wrap gap-x-5">
-        <Link href="/setups/recipes" className="min-h-7 underline">{say`All recipes`}</Link>
-        <Link href="/setups" className="min-h-7 underline">{say`Today’s setup work`}</Link>
+        <Link href="/setups/recipes" className="min-h-7 underline">{t`All recipes`}</Link>
+        <Link href="/setups" className="min-h-7 underline">{t`Today’s setup work`}</Link>
       </p>
     </div>
   );

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { TemplateLine } from '@/contracts/work-orders/templates';
 import Link from '@/ui/primitives/link';
 
@@ -7,7 +7,7 @@ export function TemplateTable({ templates }: { templates: readonly TemplateLine[
   const teams = [...new Set(templates.map(({ team }) => team))];
   if (!teams.length)
     return (
-      <p className="sheet p-6 text-lg">{say`There is no recipe yet, so that approved events make no setup work.`}</p>
+      <p className="sheet p-6 text-lg">{t`There is no recipe yet, so that approved events make no setup work.`}</p>
     );
   return (
     <div className="grid gap-4">
@@ -37,7 +37,7 @@ export function TemplateTable({ templates }: { templates: readonly TemplateLine[
                     )}
                   </span>
                   <span className="text-soft">{template.issueText}</span>
-                  <span className="text-soft tabular-nums md:text-right">{say`${template.open} open`}</span>
+                  <span className="text-soft tabular-nums md:text-right">{t`${template.open} open`}</span>
                 </li>
               ))}
           </ul>

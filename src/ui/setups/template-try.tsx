@@ -1,5 +1,5 @@
 'use client';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { useEffect, useState } from 'react';
 import type { TemplateChoices, TriedOrder, TryReply } from '@/contracts/work-orders/templates';
 import type { ErrorReply } from '@/contracts/base/refusal';
@@ -13,10 +13,10 @@ function Tried({ order }: { order: TriedOrder }) {
   return (
     <li className="border-l-4 border-l-strong-rule py-1 pl-3">
       <p className="font-semibold">{order.place}</p>
-      <p>{say`${order.fromText} to ${order.dueText}; ${order.workText}`}</p>
-      <p className="text-soft">{say`issued ${order.issueText}`}</p>
+      <p>{t`${order.fromText} to ${order.dueText}; ${order.workText}`}</p>
+      <p className="text-soft">{t`issued ${order.issueText}`}</p>
       {order.workProblem && (
-        <p className="font-semibold text-clash">{say`Minutes of work: ${order.workProblem}`}</p>
+        <p className="font-semibold text-clash">{t`Minutes of work: ${order.workProblem}`}</p>
       )}
       <ul>
         {order.brings.map(({ name, quantity, problem }) => (
@@ -74,16 +74,16 @@ export function TemplateTry({ fields, past }: TemplateTryProps) {
   }, [body, canTry]);
   return (
     <section className="sheet p-4" aria-labelledby="try">
-      <h2 id="try" className="text-xl">{say`Tried on an event that was`}</h2>
+      <h2 id="try" className="text-xl">{t`Tried on an event that was`}</h2>
       {past.length ? (
         <Combobox
-          aria-label={say`Event to try it on`}
+          aria-label={t`Event to try it on`}
           options={past.map(({ id, name, dateText }) => ({ value: String(id), text: name, hint: dateText }))}
           value={event || String(reply?.occurrenceId ?? '')}
           onChange={setEvent}
         />
       ) : (
-        <p>{say`Nothing was on yet to try it on.`}</p>
+        <p>{t`Nothing was on yet to try it on.`}</p>
       )}
       <div aria-live="polite" className="mt-2">
         {error && (

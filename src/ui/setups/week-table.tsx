@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { LoadCell, WeekView } from '@/contracts/work-orders/week-load';
 import Link from '@/ui/primitives/link';
 
@@ -30,10 +30,10 @@ export function WeekTable({ week }: { week: WeekView }) {
   return (
     <div className="overflow-x-auto">
       <table className="sheet w-full min-w-[60rem] table-fixed border-collapse">
-        <caption className="sr-only">{say`Work and people on shift, by team and day`}</caption>
+        <caption className="sr-only">{t`Work and people on shift, by team and day`}</caption>
         <thead>
           <tr>
-            <th scope="col" className="w-40 p-2 text-left">{say`Team`}</th>
+            <th scope="col" className="w-40 p-2 text-left">{t`Team`}</th>
             {week.days.map(({ date, text, isToday }) => (
               <th key={date} scope="col" className={`p-2 text-left ${isToday ? 'text-accent' : ''}`}>
                 <Link href={`/setups?day=${date}`} className="inline-block min-h-6">
@@ -54,7 +54,7 @@ export function WeekTable({ week }: { week: WeekView }) {
                   {team.name}
                 </Link>
                 {!team.hasRoster && (
-                  <span className="block text-[0.9rem] font-normal text-soft">{say`no roster kept`}</span>
+                  <span className="block text-[0.9rem] font-normal text-soft">{t`no roster kept`}</span>
                 )}
               </th>
               {team.cells.map((cell) => (

@@ -1,6 +1,6 @@
 'use client';
 import { LANGUAGE_NAMES, LANGUAGES } from '@/contracts/language/languages';
-import { ownLanguage, say } from '@/contracts/language/say';
+import { ownLanguage, t } from '@/contracts/language/translate';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useRouter } from 'next/navigation';
 import { useState, type ComponentProps } from 'react';
@@ -90,9 +90,9 @@ export function StartForm({ zones }: { zones: readonly string[] }) {
     <Form onSubmit={submit} noValidate>
       <fieldset disabled={isMaking || isSubmitting} className="grid gap-6">
         <section className="flex flex-wrap items-start gap-x-6 gap-y-3">
-          <h2 className="basis-full border-b border-rule text-xl">{say`The site and its office`}</h2>
-          {line('site', say`Name of the site`)}
-          <Labelled label={say`Time zone`} fault={faultOf('zone')}>
+          <h2 className="basis-full border-b border-rule text-xl">{t`The site and its office`}</h2>
+          {line('site', t`Name of the site`)}
+          <Labelled label={t`Time zone`} fault={faultOf('zone')}>
             {(ids) => (
               <div className="w-72">
                 <Controller
@@ -111,8 +111,8 @@ export function StartForm({ zones }: { zones: readonly string[] }) {
             )}
           </Labelled>
           <Labelled
-            label={say`Language`}
-            hint={say`Of pages, letters and calendars; everybody may choose another for themselves.`}
+            label={t`Language`}
+            hint={t`Of pages, letters and calendars; everybody may choose another for themselves.`}
           >
             {(ids) => (
               <select {...ids} className="field w-72" {...register('language')}>
@@ -124,18 +124,18 @@ export function StartForm({ zones }: { zones: readonly string[] }) {
               </select>
             )}
           </Labelled>
-          {line('officeName', say`Name of the office`, { hint: say`Whom everybody asks.` })}
-          {line('officePhone', say`Telephone`, { type: 'tel' })}
-          {line('officeEmail', say`E-mail address of the office`, { type: 'email' })}
-          {line('opens', say`Open from`, { className: 'w-24' })}
-          {line('closes', say`Open until`, { className: 'w-24', hint: say`Nights go on to 48:00.` })}
+          {line('officeName', t`Name of the office`, { hint: t`Whom everybody asks.` })}
+          {line('officePhone', t`Telephone`, { type: 'tel' })}
+          {line('officeEmail', t`E-mail address of the office`, { type: 'email' })}
+          {line('opens', t`Open from`, { className: 'w-24' })}
+          {line('closes', t`Open until`, { className: 'w-24', hint: t`Nights go on to 48:00.` })}
         </section>
         <section className="flex flex-wrap items-start gap-x-6 gap-y-3">
-          <h2 className="basis-full border-b border-rule text-xl">{say`The first space to be asked for`}</h2>
-          {line('building', say`Building it stands in`)}
-          {line('space', say`Name of the space`)}
-          {line('code', say`Code`, { className: 'w-28', hint: say`Short; it stands in addresses.` })}
-          <Labelled label={say`Usually set as`} fault={faultOf('layout')}>
+          <h2 className="basis-full border-b border-rule text-xl">{t`The first space to be asked for`}</h2>
+          {line('building', t`Building it stands in`)}
+          {line('space', t`Name of the space`)}
+          {line('code', t`Code`, { className: 'w-28', hint: t`Short; it stands in addresses.` })}
+          <Labelled label={t`Usually set as`} fault={faultOf('layout')}>
             {(ids) => (
               <select {...ids} className="field w-48" {...register('layout')}>
                 {LAYOUTS.map((layout) => (
@@ -146,16 +146,16 @@ export function StartForm({ zones }: { zones: readonly string[] }) {
               </select>
             )}
           </Labelled>
-          {line('seats', say`Seats then`, { className: 'w-24', inputMode: 'numeric' })}
+          {line('seats', t`Seats then`, { className: 'w-24', inputMode: 'numeric' })}
         </section>
         <section className="flex flex-wrap items-start gap-x-6 gap-y-3">
-          <h2 className="basis-full border-b border-rule text-xl">{say`You, who keeps the house`}</h2>
-          {line('name', say`Your name`, { autoComplete: 'name' })}
-          {line('email', say`Your e-mail address`, { type: 'email', autoComplete: 'username' })}
-          {line('password', say`Password`, {
+          <h2 className="basis-full border-b border-rule text-xl">{t`You, who keeps the house`}</h2>
+          {line('name', t`Your name`, { autoComplete: 'name' })}
+          {line('email', t`Your e-mail address`, { type: 'email', autoComplete: 'username' })}
+          {line('password', t`Password`, {
             type: 'password',
             autoComplete: 'new-password',
-            hint: say`Ten characters or more.`,
+            hint: t`Ten characters or more.`,
           })}
         </section>
       </fieldset>
@@ -165,15 +165,15 @@ export function StartForm({ zones }: { zones: readonly string[] }) {
           type="submit"
           className="press press-main"
           disabled={isSubmitting || isMaking}
-        >{say`Open the office`}</button>
+        >{t`Open the office`}</button>
         <button
           type="button"
           className="press"
           disabled={isSubmitting || isMaking}
           onClick={() => void loadDemo()}
-        >{say`Look round in the demo first`}</button>
+        >{t`Look round in the demo first`}</button>
         <span role="status" className="text-soft">
-          {isMaking ? say`The demo is being made; that takes half a minute …` : ''}
+          {isMaking ? t`The demo is being made; that takes half a minute …` : ''}
         </span>
       </p>
     </Form>

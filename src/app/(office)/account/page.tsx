@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { signedInPage } from '@/server/http/page';
 import { currentSessionId } from '@/server/http/session-cookie';
@@ -17,21 +17,21 @@ export default async function AccountPage() {
       <section>
         <h1 className="text-3xl">{name}</h1>
         <p className="text-soft">
-          {say`${email}. ${roles.length ? say`Here as ${roles.join(', ')}.` : say`Here to look.`} The office changes both. How things are shown to you is under `}
-          <Link href="/settings">{say`Settings`}</Link>.
+          {t`${email}. ${roles.length ? t`Here as ${roles.join(', ')}.` : t`Here to look.`} The office changes both. How things are shown to you is under `}
+          <Link href="/settings">{t`Settings`}</Link>.
         </p>
       </section>
       <section>
-        <h2 className="border-b border-rule text-xl">{say`Password`}</h2>
+        <h2 className="border-b border-rule text-xl">{t`Password`}</h2>
         <ChangePassword />
       </section>
       <section>
-        <h2 className="border-b border-rule text-xl">{say`Where you are signed in`}</h2>
+        <h2 className="border-b border-rule text-xl">{t`Where you are signed in`}</h2>
         <ul className="py-2">
           {sessions.map(({ sinceText, isThis }, index) => (
             <li key={index}>
-              {say`Since ${sinceText}`}
-              {isThis && say`, here`}
+              {t`Since ${sinceText}`}
+              {isThis && t`, here`}
             </li>
           ))}
         </ul>

@@ -1,4 +1,4 @@
-import { texts } from '@/contracts/language/say';
+import { texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { pageContext } from '@/server/http/page';
 import { sideOf } from '@/server/use-cases/checks/check-request';

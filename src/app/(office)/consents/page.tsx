@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { signedInPage } from '@/server/http/page';
 import { consentsToAnswer } from '@/server/use-cases/requests/consent/to-answer';
@@ -11,12 +11,12 @@ export default async function ConsentsPage() {
   const requests = await consentsToAnswer(ctx);
   return (
     <>
-      <h1 className="text-3xl">{say`Wanted in what you look after`}</h1>
-      <p className="max-w-3xl pb-3 text-soft">{say`Nothing is approved here before you answer, unless the office goes past you and writes to you why. You can answer anew until it is decided.`}</p>
+      <h1 className="text-3xl">{t`Wanted in what you look after`}</h1>
+      <p className="max-w-3xl pb-3 text-soft">{t`Nothing is approved here before you answer, unless the office goes past you and writes to you why. You can answer anew until it is decided.`}</p>
       {requests.length ? (
         requests.map((request) => <AnswerConsent key={request.reference} request={request} />)
       ) : (
-        <p className="sheet p-6 text-lg">{say`Nothing is wanted there just now.`}</p>
+        <p className="sheet p-6 text-lg">{t`Nothing is wanted there just now.`}</p>
       )}
     </>
   );

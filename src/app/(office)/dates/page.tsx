@@ -1,4 +1,4 @@
-import { texts } from '@/contracts/language/say';
+import { texts } from '@/contracts/language/translate';
 import { weekStartOf } from '@/contracts/language/own-settings';
 import type { Metadata } from 'next';
 import { datesQuerySchema } from '@/contracts/calendar/dates';

@@ -1,4 +1,4 @@
-import { texts } from '@/contracts/language/say';
+import { texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { signedInPage } from '@/server/http/page';
 import { desk } from '@/server/use-cases/decisions/desk';

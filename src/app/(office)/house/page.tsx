@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { ENTRY_KINDS, KIND_WORDS } from '@/contracts/administration/kinds';
 import { permissionFor } from '@/server/auth/policy';
@@ -45,8 +45,8 @@ export default async function HousePage() {
   );
   return (
     <>
-      <h1 className="text-3xl">{say`House rules`}</h1>
-      <p className="pb-4 text-soft">{say`What the office owns and goes by. Whatever is changed here holds at once.`}</p>
+      <h1 className="text-3xl">{t`House rules`}</h1>
+      <p className="pb-4 text-soft">{t`What the office owns and goes by. Whatever is changed here holds at once.`}</p>
       <ul className="grid max-w-5xl gap-x-8 md:grid-cols-2">
         {kinds.map((kind) => {
           const { many, about, isSingle } = KIND_WORDS[kind];

@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { permissionFor } from '@/server/auth/policy';
 import { pageContext } from '@/server/http/page';
@@ -21,14 +21,14 @@ export default async function NoticesPage({ searchParams }: { searchParams: Sear
   return (
     <>
       <div className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-1 pb-3">
-        <h1 className="text-3xl">{say`What is on`}</h1>
+        <h1 className="text-3xl">{t`What is on`}</h1>
         <p className="no-print flex flex-wrap gap-x-4">
-          <a href="#calendars">{say`The calendars by themselves`}</a>
-          <Link href="/notices/follow">{say`Follow them`}</Link>
+          <a href="#calendars">{t`The calendars by themselves`}</a>
+          <Link href="/notices/follow">{t`Follow them`}</Link>
           {permissionFor('calendars.keep', ctx.viewer) === 'allowed' && (
             <>
-              <Link href="/notices/kept">{say`Keep the calendars`}</Link>
-              <Link href="/notices/ledger">{say`Who was shown what`}</Link>
+              <Link href="/notices/kept">{t`Keep the calendars`}</Link>
+              <Link href="/notices/ledger">{t`Who was shown what`}</Link>
             </>
           )}
         </p>

@@ -1,4 +1,4 @@
-import { say, sayAs, texts } from '@/contracts/language/say';
+import { t, tAs, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { MAIL_WAIT_MIN } from '@/core/changes/undo-time';
 import { permissionFor } from '@/server/auth/policy';
@@ -17,19 +17,19 @@ export default async function OutboxPage() {
     <>
       <p className="pb-1">
         {permissionFor('desk.read', ctx.viewer) === 'allowed' ? (
-          <Link href="/desk">{say`Back to the desk`}</Link>
+          <Link href="/desk">{t`Back to the desk`}</Link>
         ) : (
-          <Link href="/house">{say`House rules`}</Link>
+          <Link href="/house">{t`House rules`}</Link>
         )}
       </p>
-      <h1 className="text-3xl">{say`Outbox`}</h1>
-      <p className="max-w-3xl pb-3 text-soft">{say`${countText(total, 'message', 'messages')}, ${waiting} of them still to be sent. What tells of a decision waits ${MAIL_WAIT_MIN} minutes, so that the decision can be taken back first.`}</p>
+      <h1 className="text-3xl">{t`Outbox`}</h1>
+      <p className="max-w-3xl pb-3 text-soft">{t`${countText(total, 'message', 'messages')}, ${waiting} of them still to be sent. What tells of a decision waits ${MAIL_WAIT_MIN} minutes, so that the decision can be taken back first.`}</p>
       {lines.length ? (
-        <div className="sheet overflow-x-auto" tabIndex={0} role="region" aria-label={say`Messages`}>
+        <div className="sheet overflow-x-auto" tabIndex={0} role="region" aria-label={t`Messages`}>
           <table className="w-full min-w-[44rem] text-left">
             <thead className="small-caps border-b border-strong-rule">
               <tr>
-                {[say`Message`, sayAs('letter')`To`, say`Reference`, say`State`].map((head) => (
+                {[t`Message`, tAs('letter')`To`, t`Reference`, t`State`].map((head) => (
                   <th key={head} scope="col" className="px-3 py-2 font-semibold">
                     {head}
                   </th>
@@ -46,10 +46,10 @@ export default async function OutboxPage() {
                   </td>
                   <td className="px-3 py-1.5">{to}</td>
                   <td className="px-3 py-1.5 whitespace-nowrap">
-                    {reference ? <Link href={`/desk/${reference}`}>{reference}</Link> : say`an account`}
+                    {reference ? <Link href={`/desk/${reference}`}>{reference}</Link> : t`an account`}
                   </td>
                   <td className={`px-3 py-1.5 ${state === 'sent' ? 'text-soft' : 'font-semibold'}`}>
-                    {state === 'waits' ? say`${MAIL_STATE_WORDS.waits} until` : MAIL_STATE_WORDS[state]}{' '}
+                    {state === 'waits' ? t`${MAIL_STATE_WORDS.waits} until` : MAIL_STATE_WORDS[state]}{' '}
                     {whenText}
                   </td>
                 </tr>
@@ -58,7 +58,7 @@ export default async function OutboxPage() {
           </table>
         </div>
       ) : (
-        <p className="sheet p-6 text-lg">{say`Nothing was written yet. Whoever asks for something gets the first message.`}</p>
+        <p className="sheet p-6 text-lg">{t`Nothing was written yet. Whoever asks for something gets the first message.`}</p>
       )}
     </>
   );

@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import Link from '@/ui/primitives/link';
 import { redirect } from 'next/navigation';
@@ -91,8 +91,8 @@ export default async function PlacesPage({ searchParams }: { searchParams: Promi
   return (
     <>
       <div className="flex flex-wrap items-baseline justify-between gap-3 pb-2">
-        <h1 className="text-3xl">{say`Find a place`}</h1>
-        <Link href="/places/earliest">{say`Neither place nor time is fixed? The earliest moments`}</Link>
+        <h1 className="text-3xl">{t`Find a place`}</h1>
+        <Link href="/places/earliest">{t`Neither place nor time is fixed? The earliest moments`}</Link>
       </div>
       <div className="grid grid-cols-[minmax(0,1fr)] gap-5 lg:grid-cols-[20rem_minmax(0,1fr)]">
         <div>
@@ -101,7 +101,7 @@ export default async function PlacesPage({ searchParams }: { searchParams: Promi
               places={directory}
               fault={
                 given.at
-                  ? say`There is no building or space called “${given.at}”. Choose one from the list.`
+                  ? t`There is no building or space called “${given.at}”. Choose one from the list.`
                   : ''
               }
             />
@@ -133,7 +133,7 @@ export default async function PlacesPage({ searchParams }: { searchParams: Promi
                   errorReply(found.refusal).error.message,
                   ...errorReply(found.refusal).error.fields.map(({ message }) => message),
                 ].join(' ')
-              : say`Put right what is marked, then look again.`}
+              : t`Put right what is marked, then look again.`}
           </p>
         ) : (
           <Directory places={directory} isSignedIn={ctx.viewer !== null} />

@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { isLongPrint, PRINTS, printQuerySchema } from '@/contracts/calendar/print';
 import { errorReply } from '@/contracts/words/refusals';
@@ -41,16 +41,16 @@ export default async function PrintPage({ searchParams }: { searchParams: Promis
   return (
     <>
       <div className="no-print pb-3">
-        <h1 className="pb-2 text-2xl">{say`Before it is printed`}</h1>
+        <h1 className="pb-2 text-2xl">{t`Before it is printed`}</h1>
         <PrintForm text={text} what={PRINTS.find((each) => each === text.what) ?? 'dates'} fault={fault} />
         {first && (
           <div className="flex flex-wrap items-center gap-3 pt-3">
             {count <= MOST_SHOWN && <PrintButton />}
-            {isLong ? <PdfLink href={pdf} /> : <a className="press" href={pdf}>{say`As PDF`}</a>}
+            {isLong ? <PdfLink href={pdf} /> : <a className="press" href={pdf}>{t`As PDF`}</a>}
             <span className="text-soft">
               {count > MOST_SHOWN
-                ? say`The first ${MOST_SHOWN} of ${countText(count, 'page', 'pages')}, just as printed; the PDF has all of them.`
-                : say`${countText(count, 'page', 'pages')}, just as printed.`}
+                ? t`The first ${MOST_SHOWN} of ${countText(count, 'page', 'pages')}, just as printed; the PDF has all of them.`
+                : t`${countText(count, 'page', 'pages')}, just as printed.`}
             </span>
           </div>
         )}

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { DateChoices } from '@/contracts/calendar/dates';
 import { isLongPrint, type PrintQuery } from '@/contracts/calendar/print';
 import { done, refuse, type Outcome } from '@/contracts/base/refusal';
@@ -39,7 +39,7 @@ async function datesContent(ctx: Context, query: PrintQuery, tzid: string): Prom
   const choices = await dateChoices(ctx);
   const reply = await datesOf(ctx, query);
   return {
-    title: say`Dates`,
+    title: t`Dates`,
     chosen: chosenText(query, choices),
     parts: datesParts(reply, choices, query, tzid),
   };
@@ -48,11 +48,11 @@ async function datesContent(ctx: Context, query: PrintQuery, tzid: string): Prom
 async function spaceContent(ctx: Context, query: PrintQuery, tzid: string): Promise<Outcome<Content>> {
   const { spaces } = await boardData(ctx.db);
   const space = spaces.find(({ code }) => code.toLowerCase() === query.of.toLowerCase());
-  if (!space) return refuse({ code: 'not-found', what: say`space with this code` });
+  if (!space) return refuse({ code: 'not-found', what: t`space with this code` });
   const { parts } = await datesContent(ctx, { ...query, by: 'space', only: [space.id] }, tzid);
   const layouts = space.facts.layouts.map(
     ({ layout, seats, setupMin, strikeMin }) =>
-      say`${LAYOUT_WORDS[layout]}: ${seats} seats, ${setupMin} min setup, ${strikeMin} min strike`,
+      t`${LAYOUT_WORDS[layout]}: ${seats} seats, ${setupMin} min setup, ${strikeMin} min strike`,
   );
   return done({
     title: space.name,
@@ -67,7 +67,7 @@ async function spaceContent(ctx: Context, query: PrintQuery, tzid: string): Prom
 async function poolContent(ctx: Context, query: PrintQuery, tzid: string): Promise<Outcome<Content>> {
   const house = await boardData(ctx.db);
   const pool = house.pools.find(({ id }) => String(id) === query.of);
-  if (!pool) return refuse({ code: 'not-found', what: say`pool with this number` });
+  if (!pool) return refuse({ code: 'not-found', what: t`pool with this number` });
   const { from, days } = query;
   const away = await usesIn(ctx.db, {
     start: startOfDay(from, tzid),
@@ -82,8 +82,8 @@ async function boardContent(ctx: Context, query: PrintQuery): Promise<Content> {
   const span = await boardSpan(ctx, { from, days });
   const parts = boardParts(house, span, await boardCategories(ctx.db), query);
   return {
-    title: say`Board`,
-    chosen: only ? say`${only.length} of ${house.spaces.length} spaces` : '',
+    title: t`Board`,
+    chosen: only ? t`${only.length} of ${house.spaces.length} spaces` : '',
     parts,
   };
 }
@@ -111,7 +111,7 @@ async function mayPrint(ctx: Context, { days }: PrintQuery): Promise<Outcome<nul
       fields: [
         {
           path: 'days',
-          message: say`Without an account at most ${MOST_DAYS_FOR_STRANGERS} days are printed at once. Choose fewer days, or sign in.`,
+          message: t`Without an account at most ${MOST_DAYS_FOR_STRANGERS} days are printed at once. Choose fewer days, or sign in.`,
         },
       ],
     });
@@ -163,7 +163,7 @@ export async function printedPdf(
 
 async function printedPages(ctx: Context, query: PrintQuery): Promise<Outcome<Printed>> {
   const office = await officeContact(ctx.db);
-  if (!office) return refuse({ code: 'not-found', what: say`office here yet` });
+  if (!office) return refuse({ code: 'not-found', what: t`office here yet` });
   const content = await contentOf(ctx, query, office.tzid);
   if (!content.ok) return content;
   const { title, chosen, parts } = content.value;
@@ -172,7 +172,7 @@ async function printedPages(ctx: Context, query: PrintQuery): Promise<Outcome<Pr
   const sheet: Sheet = {
     title,
     subtitle: [range, chosen].filter(Boolean).join(' · '),
-    foot: say`${office.site}. ${office.name}, ${office.phone}. As of ${momentText(ctx.clock.now(), office.tzid)}.`,
+    foot: t`${office.site}. ${office.name}, ${office.phone}. As of ${momentText(ctx.clock.now(), office.tzid)}.`,
     pageText,
     isLandscape: query.page === 'wide',
     parts,

@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { signedInPage } from '@/server/http/page';
 import { recentActions } from '@/server/use-cases/requests/own/recent-actions';
@@ -13,9 +13,9 @@ export default async function RecentPage() {
   const isManager = ctx.viewer.roles.includes('manager');
   return (
     <div className="max-w-4xl">
-      <h1 className="text-3xl">{say`My recent actions`}</h1>
-      <p className="pb-3 text-soft">{say`What you did last, newest first. A change of dates can be taken back for ten minutes, from here or from the history of its request.`}</p>
-      {actions.length === 0 && <p className="sheet p-4">{say`You have not changed anything yet.`}</p>}
+      <h1 className="text-3xl">{t`My recent actions`}</h1>
+      <p className="pb-3 text-soft">{t`What you did last, newest first. A change of dates can be taken back for ten minutes, from here or from the history of its request.`}</p>
+      {actions.length === 0 && <p className="sheet p-4">{t`You have not changed anything yet.`}</p>}
       <ol>
         {actions.map(({ changeSet, what, when, requests, moreRequests, undoUntil }) => (
           <li key={changeSet} className="border-t border-rule py-2">
@@ -31,7 +31,7 @@ export default async function RecentPage() {
                   <span className="text-soft">{reference}</span>
                 </span>
               ))}
-              {moreRequests > 0 && say` and ${moreRequests} more`}
+              {moreRequests > 0 && t` and ${moreRequests} more`}
             </p>
             {undoUntil && (
               <p className="pt-1">

@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import Link from '@/ui/primitives/link';
 import { signedInPage } from '@/server/http/page';
@@ -18,14 +18,14 @@ export default async function RequestsPage() {
   return (
     <>
       <div className="flex flex-wrap items-center gap-4 pb-3">
-        <h1 className="text-3xl">{say`My requests`}</h1>
-        <Link href="/ask" className="press press-main">{say`Ask for a space`}</Link>
+        <h1 className="text-3xl">{t`My requests`}</h1>
+        <Link href="/ask" className="press press-main">{t`Ask for a space`}</Link>
       </div>
       <NewsList news={news} />
       {lines.length ? (
         <OwnList lines={lines} me={ctx.viewer.name} />
       ) : (
-        <p className="sheet p-6 text-lg">{say`You have asked for nothing yet. Pick a free place on the board, or start from nothing.`}</p>
+        <p className="sheet p-6 text-lg">{t`You have asked for nothing yet. Pick a free place on the board, or start from nothing.`}</p>
       )}
       <Deputies first={await deputiesOf(ctx)} />
     </>

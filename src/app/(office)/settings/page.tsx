@@ -1,4 +1,4 @@
-import { say, sayAs, texts } from '@/contracts/language/say';
+import { t, tAs, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { ownSettings } from '@/contracts/language/own-settings';
 import { pageContext } from '@/server/http/page';
@@ -22,16 +22,16 @@ export default async function SettingsPage({ searchParams }: Props) {
   return (
     <div className="grid max-w-4xl gap-6">
       <div>
-        <h1 className="text-3xl">{say`Settings`}</h1>
+        <h1 className="text-3xl">{t`Settings`}</h1>
         <p className="text-soft">
-          {say`How things are shown to you. `}
+          {t`How things are shown to you. `}
           {viewer ? (
             <>
-              {say`They go with you wherever you sign in. Password and places you are signed in at are under `}
-              <Link href="/account">{sayAs('under')`your account`}</Link>.
+              {t`They go with you wherever you sign in. Password and places you are signed in at are under `}
+              <Link href="/account">{tAs('under')`your account`}</Link>.
             </>
           ) : (
-            say`They are kept in this browser; with an account they go with you.`
+            t`They are kept in this browser; with an account they go with you.`
           )}
         </p>
       </div>
@@ -39,7 +39,7 @@ export default async function SettingsPage({ searchParams }: Props) {
         <p
           role="status"
           className="border-l-4 border-accent bg-sunk px-3 py-2"
-        >{say`Done: your settings are kept.`}</p>
+        >{t`Done: your settings are kept.`}</p>
       )}
       <SettingsForm
         settings={ownSettings()}

@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { parseLocalDate } from '@/core/time/local-time';
 import { countText } from '@/contracts/words/when';
@@ -30,13 +30,13 @@ export default async function SetupsPage({ searchParams }: { searchParams: Promi
         isToday={sheet.isToday}
         path="/setups"
         what="day"
-        said={open ? say`${countText(open, 'order is', 'orders are')} open` : say`nothing open`}
+        said={open ? t`${countText(open, 'order is', 'orders are')} open` : t`nothing open`}
       />
       <TeamFilter teams={sheet.teams} only={only} date={sheet.date} />
       {orders.length ? (
         <OrderList orders={orders} />
       ) : (
-        <p className="sheet p-6 text-lg">{say`No setup work is due on this day. Approving a request makes its orders.`}</p>
+        <p className="sheet p-6 text-lg">{t`No setup work is due on this day. Approving a request makes its orders.`}</p>
       )}
       <GivenUp orders={sheet.givenUp.filter((order) => only === null || order.team === only)} />
     </div>

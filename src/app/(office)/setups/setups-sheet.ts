@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { addDays, localDate } from '@/core/time/local-time';
 import { layOut } from '@/core/printing/lay-out';
 import type { Page } from '@/core/printing/marks';
@@ -27,7 +27,7 @@ export interface TitledSheet extends SetupsSheet {
 function floorParts({ room, seating }: NonNullable<OneOrder['plan']>): Part[] {
   const said = [sayPlaces(seating), sayFurniture(seating), sayRules(seating)].filter(Boolean).join('\n');
   return [
-    { kind: 'heading', text: say`Set like this` },
+    { kind: 'heading', text: t`Set like this` },
     { kind: 'text', text: said },
     { kind: 'floor', room, pieces: seating.pieces },
   ];
@@ -42,18 +42,18 @@ export async function setupsSheet(
   switch (what) {
     case 'day': {
       const sheet = await crewDay(ctx, date);
-      return done({ ...daySheet(sheet), title: say`Setup work`, subtitle: sheet.dateText, isWide: true });
+      return done({ ...daySheet(sheet), title: t`Setup work`, subtitle: sheet.dateText, isWide: true });
     }
     case 'week': {
       if (!ctx.viewer.roles.includes('manager'))
-        return refuse({ code: 'not-allowed', what: say`The week of all crews is for the office.` });
+        return refuse({ code: 'not-allowed', what: t`The week of all crews is for the office.` });
       const week = await weekLoad(ctx, { date, team: null });
       const first = localDate(week.first);
       const days = [];
       for (let at = 0; at < 7; at += 1) days.push(await crewDay(ctx, addDays(first, at)));
       return done({
         ...weekSheet(week, days),
-        title: say`Setup work of the week`,
+        title: t`Setup work of the week`,
         subtitle: week.weekText,
         isWide: true,
       });
@@ -62,19 +62,19 @@ export async function setupsSheet(
       const sheet = await storesDay(ctx, date);
       return done({
         ...storesSheet(sheet),
-        title: say`From the stores`,
+        title: t`From the stores`,
         subtitle: sheet.dateText,
         isWide: false,
       });
     }
     case 'order': {
       const found = await oneOrder(ctx, order!);
-      if (!found) return refuse({ code: 'not-found', what: say`such order` });
+      if (!found) return refuse({ code: 'not-found', what: t`such order` });
       const { view, date: on, plan } = found;
       return done({
         ...orderSheet(view, on, plan ? floorParts(plan) : []),
         title: `${view.phaseText}: ${view.place || view.eventTitle}`,
-        subtitle: say`${dayLong(on)}, version ${view.contentVersion}`,
+        subtitle: t`${dayLong(on)}, version ${view.contentVersion}`,
         isWide: false,
       });
     }
@@ -85,7 +85,7 @@ export async function setupsSheet(
 export async function setupsPages(ctx: SignedInContext, sheet: TitledSheet): Promise<readonly Page[]> {
   const office = await officeContact(ctx.db);
   const asOf = office
-    ? say`${office.site}. ${office.name}, ${office.phone}. As of ${momentText(ctx.clock.now(), office.tzid)}.`
+    ? t`${office.site}. ${office.name}, ${office.phone}. As of ${momentText(ctx.clock.now(), office.tzid)}.`
     : '';
   const { title, subtitle, isWide, parts } = sheet;
   return layOut({ title, subtitle, foot: asOf, pageText, isLandscape: isWide, parts }, printFonts().measure);

@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { SignInForm } from '@/ui/frame/sign-in-form';
 import { registerDomains } from '@/server/use-cases/accounts/account/ask-for-link';
@@ -21,12 +21,12 @@ export default async function SignInPage({
   const refused = refusedSignIn(asked);
   return (
     <div className="mx-auto max-w-sm py-10">
-      <h1 className="text-3xl">{say`Sign in`}</h1>
-      <p className="mt-2 text-soft">{say`Looking needs no account; asking, deciding and setting up do. What you picked is kept.`}</p>
+      <h1 className="text-3xl">{t`Sign in`}</h1>
+      <p className="mt-2 text-soft">{t`Looking needs no account; asking, deciding and setting up do. What you picked is kept.`}</p>
       <SignInForm next={ownPath(asked.next)} refused={refused && errorReply(refused).error} />
       <p className="flex flex-wrap gap-x-6 gap-y-2 pt-5">
-        <Link href="/account/forgotten">{say`I have forgotten my password`}</Link>
-        {isOpen && <Link href="/account/register">{say`I have no account yet`}</Link>}
+        <Link href="/account/forgotten">{t`I have forgotten my password`}</Link>
+        {isOpen && <Link href="/account/register">{t`I have no account yet`}</Link>}
       </p>
     </div>
   );

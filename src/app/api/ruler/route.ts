@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { MOST_DAY_STRIP_DAYS } from '@/contracts/calendar/board';
 import { dayStripQuerySchema } from '@/contracts/calendar/board-query';
 import { readRoute, refusalResponse } from '@/server/http/route';
@@ -12,7 +12,7 @@ export const GET = readRoute({
       return refusalResponse({
         code: 'bad-input',
         fields: [
-          { path: 'from', message: say`Write the day as 2027-04-13, and 1 to ${MOST_DAY_STRIP_DAYS} days.` },
+          { path: 'from', message: t`Write the day as 2027-04-13, and 1 to ${MOST_DAY_STRIP_DAYS} days.` },
         ],
       });
     return Response.json(await dayStrip(ctx, query.data.from, query.data.days), {

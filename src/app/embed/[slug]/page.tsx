@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { embedParams, embedSchema } from '@/contracts/publishing/embed';
@@ -40,8 +40,8 @@ export default async function EmbedPage({ params, searchParams }: Props) {
       {look.view === 'month' && (
         <p className="flex flex-wrap items-baseline gap-x-4 py-2">
           <strong className="text-lg">{monthLong(on)}</strong>
-          <a href={turned(earlier)} className="inline-block min-h-6">{say`Month before`}</a>
-          <a href={turned(later)} className="inline-block min-h-6">{say`Month after`}</a>
+          <a href={turned(earlier)} className="inline-block min-h-6">{t`Month before`}</a>
+          <a href={turned(later)} className="inline-block min-h-6">{t`Month after`}</a>
         </p>
       )}
       {look.view === 'month' && (
@@ -57,9 +57,9 @@ export default async function EmbedPage({ params, searchParams }: Props) {
         />
       )}
       {look.view === 'list' && <NoticeList dates={dates} withText={look.details === '1'} isFramed />}
-      {dates.length === 0 && <p className="py-3 text-lg">{say`Nothing is announced here just now.`}</p>}
+      {dates.length === 0 && <p className="py-3 text-lg">{t`Nothing is announced here just now.`}</p>}
       <p className="pt-3 text-[0.92rem] text-soft">
-        <a href={whole} target="_blank" rel="noopener">{say`All dates, and how to follow them`}</a>
+        <a href={whole} target="_blank" rel="noopener">{t`All dates, and how to follow them`}</a>
       </p>
     </EmbedShell>
   );

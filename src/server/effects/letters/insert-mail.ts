@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { RequestId, PersonId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { lettersDoc, openingKey, subjectKey, type LettersDoc } from '@/contracts/administration/letters';
@@ -78,7 +78,7 @@ export const queueMessage = async (
         title: request.title,
         opening: OPENING_WORDS[kind],
         blocks: [],
-        quote: text || say`Files were added.`,
+        quote: text || t`Files were added.`,
         offer: null,
       })),
       dedupeKey: `message ${message}`,

@@ -4,7 +4,7 @@ import type { OccurrenceId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { rowId } from '@/contracts/forms/fields';
 import { LANGUAGES } from '@/contracts/language/languages';
-import { ownLanguage, unsaid } from '@/contracts/language/say';
+import { ownLanguage, untranslated } from '@/contracts/language/translate';
 import type { OwnSettings } from '@/contracts/language/own-settings';
 import { writtenFor } from '../../platform/ambient';
 
@@ -25,7 +25,7 @@ export const payloadSchema = z.object({
   /** Dates that can be accepted by a link, and until when. */
   offer: z
     .object({
-      occurrences: z.array(rowId<OccurrenceId>(unsaid('dates'))),
+      occurrences: z.array(rowId<OccurrenceId>(untranslated('dates'))),
       until: z.number(),
       untilText: z.string(),
     })

@@ -3,7 +3,7 @@ import { groupOf, mailDue, type DateTurn, type MailKind, type TurnGroup } from '
 import { MAIL_WAIT_MIN } from '@/core/changes/undo-time';
 import type { ClaimId, OccurrenceId, RequestId } from '@/core/ids';
 import { addMinutes, type EpochMinute } from '@/core/time/epoch-minute';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { sayChangedDate } from '@/contracts/words/differences';
 import { GROUP_HEADS, OPENING_WORDS, REST_HEADS } from '@/contracts/words/mail';
 import { momentText, spanText } from '@/contracts/words/when';
@@ -101,7 +101,7 @@ function lineFor(date: DateRow, group: TurnGroup, was: ClaimId | null, { names, 
   const standing = offer
     ? `${spanText(offer.startLocal, offer.endLocal)}, ${placesOf({ claim: offer.content }, names)}`
     : [spanText(date.startLocal, date.endLocal), placesOf(date, names)].filter(Boolean).join(', ');
-  return offer ? say`${standing} (you asked for ${spanText(date.startLocal, date.endLocal)})` : standing;
+  return offer ? t`${standing} (you asked for ${spanText(date.startLocal, date.endLocal)})` : standing;
 }
 
 function blocksOf(turns: readonly MailTurn[], dates: readonly DateRow[], told: Told) {

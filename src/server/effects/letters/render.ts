@@ -1,7 +1,7 @@
 import { escapeUTF8 } from 'entities';
 import { convert } from 'html-to-text';
 import { isAccountMail } from '@/core/changes/mail-due';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { USUAL_SETTINGS } from '@/contracts/language/own-settings';
 import { ACCOUNT_LINK_WORDS, SUBJECT_WORDS } from '@/contracts/words/mail';
 import { writtenFor } from '../../platform/ambient';
@@ -37,14 +37,14 @@ const block = ({ head, lines }: MailPayload['blocks'][number]): string =>
     .join('')}</ul>`;
 
 /** Where the link is made only when the letter is sent. */
-const linkToCome = (): string => paragraph(`<em>${say`The link is made when this is sent.`}</em>`);
+const linkToCome = (): string => paragraph(`<em>${t`The link is made when this is sent.`}</em>`);
 
 function offerPart(payload: MailPayload, links: MailLinks): string {
   if (!payload.offer) return '';
   const until = paragraph(
-    say`The offer is kept for you until ${`<strong>${escapeUTF8(payload.offer.untilText)}</strong>`}.`,
+    t`The offer is kept for you until ${`<strong>${escapeUTF8(payload.offer.untilText)}</strong>`}.`,
   );
-  return `${until}${links.offer ? button(links.offer, say`See the offer and answer`) : linkToCome()}`;
+  return `${until}${links.offer ? button(links.offer, t`See the offer and answer`) : linkToCome()}`;
 }
 
 function accountPart({ kind }: MailPayload, links: MailLinks): string {
@@ -57,7 +57,7 @@ const referencePart = ({ kind, reference }: MailPayload, links: MailLinks): stri
   isAccountMail(kind)
     ? ''
     : paragraph(
-        `${say`Reference ${escapeUTF8(reference)}`}: <a href="${escapeUTF8(links.request)}">${escapeUTF8(links.request)}</a>`,
+        `${t`Reference ${escapeUTF8(reference)}`}: <a href="${escapeUTF8(links.request)}">${escapeUTF8(links.request)}</a>`,
       );
 
 const inItsLanguage = <Value>({ language }: MailPayload, work: () => Value): Value =>
@@ -88,7 +88,7 @@ function render(payload: MailPayload, office: OfficeContact, links: MailLinks): 
     referencePart(payload, links),
     payload.closing && paragraph(escapeUTF8(payload.closing).replaceAll('\n', '<br>')),
     paragraph(
-      `${escapeUTF8(office.name)}, ${escapeUTF8(office.phone)}, ${escapeUTF8(office.email)}. ${say`Times are those of ${escapeUTF8(office.tzid)}.`}`,
+      `${escapeUTF8(office.name)}, ${escapeUTF8(office.phone)}, ${escapeUTF8(office.email)}. ${t`Times are those of ${escapeUTF8(office.tzid)}.`}`,
     ),
   ]
     .filter(Boolean)

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { countText } from '@/contracts/words/when';
 import type { ChangeSet } from '../../repositories/changes/change-set';
 import { WorkOrder, WorkOrderVersion } from '../../db/tables/work-orders';
@@ -23,10 +23,10 @@ export const orderNumbers = (change: ChangeSet) => ({
 export function ordersText(change: ChangeSet): string {
   const numbers = orderNumbers(change);
   return [
-    numbers.added && say`${countText(numbers.added, 'order is', 'orders are')} made`,
-    numbers.replaced && say`${countText(numbers.replaced, 'order', 'orders')} not yet issued become another`,
-    numbers.revised && say`${countText(numbers.revised, 'order is', 'orders are')} revised`,
-    numbers.withdrawn && say`${countText(numbers.withdrawn, 'order is', 'orders are')} withdrawn`,
+    numbers.added && t`${countText(numbers.added, 'order is', 'orders are')} made`,
+    numbers.replaced && t`${countText(numbers.replaced, 'order', 'orders')} not yet issued become another`,
+    numbers.revised && t`${countText(numbers.revised, 'order is', 'orders are')} revised`,
+    numbers.withdrawn && t`${countText(numbers.withdrawn, 'order is', 'orders are')} withdrawn`,
   ]
     .filter(Boolean)
     .join(', ');

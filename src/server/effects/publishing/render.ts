@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import {
   CANCELLED_SHOWN_DAYS,
   segmentText,
@@ -45,7 +45,7 @@ function publishedDate(
 /** What a feed says of an event in plain text: second line, who hosts it, text, and what happens when. */
 function feedBody({ secondLine, hosts, text, lines, start }: PublishedSegmentRow): string {
   const order = lines.map(({ fromMin, text: what }) => `${timeOf(addWallMinutes(start, fromMin))} ${what}`);
-  const by = hosts.length ? say`Hosted by ${hosts.join(say` and `)}.` : '';
+  const by = hosts.length ? t`Hosted by ${hosts.join(t` and `)}.` : '';
   return [secondLine, text, order.join('\n'), by].filter(Boolean).join('\n\n');
 }
 
@@ -55,7 +55,7 @@ function publishedSegment(
   facts: readonly Fact[],
   now: EpochMinute,
 ): PublishedSegment {
-  const told = toldWords(facts, segment, say`Taken`);
+  const told = toldWords(facts, segment, t`Taken`);
   const tells = (fact: Fact) => facts.includes(fact);
   const byRecurrence = new Map(
     rows.map((row) => [row.recurrence, tells('place') ? row : { ...row, place: '' }]),

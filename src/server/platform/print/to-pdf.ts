@@ -1,5 +1,5 @@
 import { LOCALES } from '@/contracts/language/languages';
-import { ownLanguage } from '@/contracts/language/say';
+import { ownLanguage } from '@/contracts/language/translate';
 import type { Progress } from '@/contracts/base/long-work';
 import PDFDocument from 'pdfkit';
 import type { Mark, Page } from '@/core/printing/marks';

@@ -1,6 +1,6 @@
 import { convert } from 'html-to-text';
 import sanitizeHtml from 'sanitize-html';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { FieldFault } from '@/contracts/base/refusal';
 import { MOST_PUBLIC_HTML, sayPublicTextTooLong } from '@/contracts/forms/public-text';
 
@@ -86,7 +86,7 @@ export function cleanPublicHtml(source: string): PublicText | 'too-deep' | 'too-
 
 const FAULTS = {
   'too-deep': () =>
-    say`Lists and quotes in the public text are more than ${MOST_DEPTH} deep within one another. Take some of them out.`,
+    t`Lists and quotes in the public text are more than ${MOST_DEPTH} deep within one another. Take some of them out.`,
   'too-long': sayPublicTextTooLong,
 };
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { NOTHING_FAMILIAR, type Familiar, type PinInput, type PinnedName } from '@/contracts/accounts/own';
 import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import type { Context, SignedInContext } from '../../context/context';
@@ -36,7 +36,7 @@ const TABLE = { space: Space, pool: EquipmentType } as const;
 export async function pin(ctx: SignedInContext, input: PinInput): Promise<Outcome<Familiar>> {
   const { kind, id, isPinned } = input;
   const known = await ctx.db.table(TABLE[kind]).first({ id, retired_at: null });
-  if (!known) return refuse({ code: 'not-found', what: say`such ${kind}` });
+  if (!known) return refuse({ code: 'not-found', what: t`such ${kind}` });
   const own = { person_id: ctx.viewer.personId, kind, target_id: id };
   await ctx.db.write(async (tx) =>
     keep(isPinned ? await tx.table(Pin).addMissing([own]) : await tx.table(Pin).remove(own)),

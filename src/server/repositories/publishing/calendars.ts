@@ -6,7 +6,7 @@ import type { OrganisationId } from '@/core/ids';
 import type { Viewer } from '@/core/publishing/right-to-know';
 import { isLink } from '../../auth/feed-links';
 import { filterOf } from '@/core/publishing/calendar-filter';
-import { keptKey, Reader } from '../../db/connection';
+import { cacheKey, Reader } from '../../db/connection';
 import { holderOf } from './link-holder';
 import { STAMP_NOW, SLUG_NOW } from './calendars.queries';
 import { Membership } from '../../db/tables/people';
@@ -60,23 +60,23 @@ WHERE k.kind = 'made' AND iif($endedSince IS NULL, k.retired_min IS NULL, k.reti
 });
 
 /** Calendars as they were at a stamp; good while the stamp stands. */
-export interface KeptCalendars {
+export interface CachedCalendars {
   readonly stamp: string;
   readonly calendars: readonly Calendar[];
 }
 
-const KEPT = keptKey<KeptCalendars>('calendars');
+const KEPT = cacheKey<CachedCalendars>('calendars');
 
 /** What was read before, to be used by who looks whether its stamp still stands. */
-export const keptCalendars = (reader: Reader): KeptCalendars | undefined => reader.kept.get(KEPT);
+export const cachedCalendars = (reader: Reader): CachedCalendars | undefined => reader.cache.get(KEPT);
 
 /** The calendars there are, read anew only when one of them, or a category, has changed. */
 export async function loadCalendars(reader: Reader): Promise<readonly Calendar[]> {
   const now = await reader.one(STAMP_NOW);
-  const known = keptCalendars(reader);
+  const known = cachedCalendars(reader);
   if (known?.stamp === now.stamp) return known.calendars;
   const calendars = await readCalendars(reader, null);
-  reader.kept.set(KEPT, { stamp: now.stamp, calendars });
+  reader.cache.set(KEPT, { stamp: now.stamp, calendars });
   return calendars;
 }
 

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import {
   transition,
   type ActingSide,
@@ -28,8 +28,8 @@ export function blockedStep(
         code: 'not-allowed',
         what:
           date.state === 'waiting' && side === 'manager'
-            ? say`${day} still waits: the office declines such a date instead of cancelling it.`
-            : say`${day} is not yours to change that way.`,
+            ? t`${day} still waits: the office declines such a date instead of cancelling it.`
+            : t`${day} is not yours to change that way.`,
       };
     if (result.kind === 'past') return { code: 'past', date: day };
     if (result.kind === 'no-such-step')

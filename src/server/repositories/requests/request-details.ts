@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { Layout } from '@/core/seating/layouts';
 import type { Feature } from '@/core/spaces/features';
 import { addWallMinutes, dateOf, type LocalDateTime } from '@/core/time/local-time';
@@ -42,14 +42,14 @@ function wantsText({ wants }: DetailRow): string | null {
   const parts = [
     wants.layout && LAYOUT_WORDS[wants.layout],
     wants.features.length ? listText(wants.features.map((feature) => FEATURE_WORDS[feature])) : '',
-    wants.building && say`in ${wants.building}`,
+    wants.building && t`in ${wants.building}`,
   ].filter(Boolean);
-  return parts.length ? parts.join('; ') : say`any space that seats them`;
+  return parts.length ? parts.join('; ') : t`any space that seats them`;
 }
 
 function secondChoiceText({ secondChoices, spaces }: DetailRow, index: number): string {
   const { spaceId, startsAt } = secondChoices[index]!;
-  const place = spaceId === null ? '' : (spaces[spaceId] ?? say`another space`);
+  const place = spaceId === null ? '' : (spaces[spaceId] ?? t`another space`);
   const time = startsAt === null ? '' : `${dayShort(dateOf(startsAt))}, ${sayTime(startsAt)}`;
   return [place, time].filter(Boolean).join(', ');
 }

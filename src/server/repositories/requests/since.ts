@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { RequestId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { DoneFacts } from '@/contracts/history/done-facts';
@@ -47,7 +47,7 @@ export function summaryOf({
   facts,
 }: Pick<ChangeOfRequest, 'action' | 'result' | 'facts'>): string {
   if (facts !== null) return sayDone(readJson(facts));
-  return answeredSchema.parse(readJson(result))?.summary ?? say(action);
+  return answeredSchema.parse(readJson(result))?.summary ?? t(action);
 }
 
 /** What a change did to this request: the numbers of a change of many requests are not those of one of them. */
@@ -55,7 +55,7 @@ export function whatOf(change: ChangeOfRequest, turns: readonly TurnedDate[]): s
   if (change.requests < 2) return summaryOf(change);
   const own = turns.filter((turn) => turn.changeSet === change.changeSet && turn.request === change.request);
   const facts = change.facts && readJson(change.facts);
-  return sayTurns(own) || (facts && !isCounted(facts) ? sayDone(facts) : say(change.action));
+  return sayTurns(own) || (facts && !isCounted(facts) ? sayDone(facts) : t(change.action));
 }
 
 /** Of the changes of many requests: what they made of dates. */
@@ -86,7 +86,7 @@ async function entriesOf(
   const moves = await movesIn(reader, turns);
   return rows.map((row) => ({
     changeSet: row.changeSet,
-    who: row.name ?? say`The clock`,
+    who: row.name ?? t`The clock`,
     what: whatOf(row, turns),
     details: moves(row.changeSet),
     when: momentText(row.at, tzid),
@@ -101,5 +101,5 @@ export const historyOf = (reader: Reader, request: RequestId, tzid: string): Pro
 /** What has happened last, for whoever decided on an older state. */
 export async function lastChange(reader: Reader, request: RequestId, tzid: string): Promise<string> {
   const [last] = await entriesOf(reader, request, tzid, 1);
-  return last ? `${last.who}, ${last.when}: ${last.what}.` : say`Somebody changed it.`;
+  return last ? `${last.who}, ${last.when}: ${last.what}.` : t`Somebody changed it.`;
 }

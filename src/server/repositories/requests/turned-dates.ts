@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { sayChangedDate, type NamesOfChange } from '@/contracts/words/differences';
 import { listText } from '@/contracts/words/rule';
 import { countText } from '@/contracts/words/when';
@@ -36,16 +36,16 @@ export async function turnedDates(reader: Reader, changes: readonly number[]): P
 
 /** Names for describing changes, from what the pages name spaces and equipment by. */
 export const namesOfChange = ({ spaces, equipment }: PlaceNames): NamesOfChange => ({
-  space: (id) => spaces[id]?.name ?? say`a space that is gone`,
-  equipment: (id) => equipment[id] ?? say`equipment that is gone`,
+  space: (id) => spaces[id]?.name ?? t`a space that is gone`,
+  equipment: (id) => equipment[id] ?? t`equipment that is gone`,
 });
 
 const DID = (count: string): Partial<Record<OccurrenceState, string>> => ({
-  approved: say`approved ${count}`,
-  declined: say`declined ${count}`,
-  skipped: say`left out ${count}`,
-  cancelled: say`cancelled ${count}`,
-  withdrawn: say`withdrew ${count}`,
+  approved: t`approved ${count}`,
+  declined: t`declined ${count}`,
+  skipped: t`left out ${count}`,
+  cancelled: t`cancelled ${count}`,
+  withdrawn: t`withdrew ${count}`,
 });
 
 /** What a change of many requests did to the dates of one of them: `approved 2 dates and moved 1 date`; empty if nothing. */
@@ -58,7 +58,7 @@ export function sayTurns(turns: readonly TurnedDate[]): string {
   return listText(
     [...counts].flatMap(([kind, count]) => {
       const dates = countText(count, 'date', 'dates');
-      return kind === 'moved' ? [say`moved ${dates}`] : (DID(dates)[kind] ?? []);
+      return kind === 'moved' ? [t`moved ${dates}`] : (DID(dates)[kind] ?? []);
     }),
   );
 }
@@ -87,6 +87,6 @@ export async function movesIn(
     const told = own
       .slice(0, MOST_TOLD)
       .map(({ was, is }) => sayChangedDate(claims.get(was!)!, claims.get(is)!, names));
-    return own.length > MOST_TOLD ? [...told, say`and ${own.length - MOST_TOLD} more`] : told;
+    return own.length > MOST_TOLD ? [...told, t`and ${own.length - MOST_TOLD} more`] : told;
   };
 }

@@ -16,7 +16,7 @@ import type {
 import { later, epochMinute, union, type EpochMinute, type Interval } from '@/core/time/epoch-minute';
 import { addDays, dateOf, type LocalDate } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
-import { asJsonObject, keptKey, KeptKey, type Reader } from '../../db/connection';
+import { asJsonObject, cacheKey, CacheKey, type Reader } from '../../db/connection';
 import { numberOf, zeroOrOne } from '../../db/shapes';
 import { jsonFamily, jsonQuery } from '../../db/statement';
 import { lists, listOf, rowNumber } from '../../db/tables/column';
@@ -243,7 +243,7 @@ interface Things {
   readonly types: readonly EquipmentTypeId[];
 }
 
-async function readFacts(reader: Reader, key: KeptKey<KnownFacts>, things: Things): Promise<KnownFacts> {
+async function readFacts(reader: Reader, key: CacheKey<KnownFacts>, things: Things): Promise<KnownFacts> {
   const rows = await reader.value(FACTS, things);
   const facts = {
     house: rows.house,
@@ -252,7 +252,7 @@ async function readFacts(reader: Reader, key: KeptKey<KnownFacts>, things: Thing
     hasRoster: rows.hasRoster === 1,
     version: rows.version,
   };
-  reader.kept.set(key, facts);
+  reader.cache.set(key, facts);
   return facts;
 }
 
@@ -405,8 +405,8 @@ export async function loadWorld(
     spaces: distinct(dates.flatMap(({ claim }) => claim.spaces.map(({ spaceId }) => spaceId))).sort(),
     types: distinct(dates.flatMap(({ claim }) => claim.equipment.map(({ typeId }) => typeId))).sort(),
   };
-  const key = keptKey<KnownFacts>(`facts ${things.spaces.join(',')} ${things.types.join(',')}`);
-  const known = reader.kept.get(key);
+  const key = cacheKey<KnownFacts>(`facts ${things.spaces.join(',')} ${things.types.join(',')}`);
+  const known = reader.cache.get(key);
   if (known) {
     const { world, version } = await withFacts(reader, known, dates, wanted);
     if (version === known.version) return world;

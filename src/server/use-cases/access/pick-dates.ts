@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { ActingSide, OccurrenceAction, OccurrenceState } from '@/core/changes/transitions';
 import type { RequestId } from '@/core/ids';
 import {
@@ -73,7 +73,7 @@ export async function pickDates(
   const sides = new Map<RequestId, ActingSide>();
   for (const { reference, version } of items) {
     const request = await loadRequest(change.tx, reference);
-    if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
+    if (!request) return refuse({ code: 'not-found', what: t`request with this reference` });
     const side = sideOf(ctx, request, step.action);
     if (side === 'somebody-else') return refuse({ code: 'not-allowed', what: ONLY_FOR['request.change'] });
     if (request.version !== version)
@@ -84,8 +84,7 @@ export async function pickDates(
   const all = await loadDates(change.tx, [...requests.keys()]);
   const wanted = new Set(items.flatMap(({ occurrences }) => occurrences));
   const picked = all.filter(({ id }) => wanted.has(id));
-  if (picked.length !== wanted.size)
-    return refuse({ code: 'not-found', what: say`such date in this request` });
+  if (picked.length !== wanted.size) return refuse({ code: 'not-found', what: t`such date in this request` });
   if (timesSpaces(picked) > MOST_IN_STEP)
     return refuse({ code: 'bad-input', fields: [{ path: 'items', message: sayTooManyInStep() }] });
   const actingOf = loaded('the side of request', sides);

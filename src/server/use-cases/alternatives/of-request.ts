@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { AskedFacts } from '@/core/checks/asked';
 import type { Side } from '@/core/checks/rules/rule';
 import { done, refuse, type Outcome } from '@/contracts/base/refusal';
@@ -70,17 +70,17 @@ export async function datesOfRequest(
   if (!viewer) return refuse({ code: 'sign-in-first' });
   const request = await loadRequest(ctx.db, reference);
   const access = request && (await accessTo({ ...ctx, viewer }, request));
-  if (!request || !access) return refuse({ code: 'not-found', what: say`request with this reference` });
+  if (!request || !access) return refuse({ code: 'not-found', what: t`request with this reference` });
   if (access === 'member')
     return refuse({
       code: 'not-allowed',
-      what: say`Only whoever asked for it, or the office, looks for ways out.`,
+      what: t`Only whoever asked for it, or the office, looks for ways out.`,
     });
   const now = ctx.clock.now();
   const all = await loadDates(ctx.db, [request.id]);
   const named = occurrences && new Set(occurrences);
   if (named && all.filter(({ id }) => named.has(id)).length !== named.size)
-    return refuse({ code: 'not-found', what: say`such date in this request` });
+    return refuse({ code: 'not-found', what: t`such date in this request` });
   // What is offered otherwise has its alternative, unless another is asked for.
   const open = all.filter(
     (date) =>

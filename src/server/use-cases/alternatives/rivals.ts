@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { ClaimId } from '@/core/ids';
 import { NearWorld } from '@/core/alternatives/near-world';
 import type { DateInTrouble, Search } from '@/core/alternatives/of-date';
@@ -92,7 +92,7 @@ class Rivalry {
       reference: request.ref,
       version: request.version,
       title: request.title,
-      facts: say`${request.host}, ${countText(request.people, 'person', 'people')}, asked ${momentText(request.askedMin, request.tzid)}`,
+      facts: t`${request.host}, ${countText(request.people, 'person', 'people')}, asked ${momentText(request.askedMin, request.tzid)}`,
       occurrence,
     };
   }

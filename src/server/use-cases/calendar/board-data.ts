@@ -1,6 +1,6 @@
 import type { SpaceFacts } from '@/core/checks/world';
 import { factsOf, type BoardCategory, type BoardData, type HouseSpace } from '@/contracts/calendar/board';
-import { keptKey, Reader } from '../../db/connection';
+import { cacheKey, Reader } from '../../db/connection';
 import { loadEquipmentFacts, loadSpaceFacts, siteDays } from '../../repositories/world/space-facts';
 import { loadBoardSpaces } from './board-spaces';
 import { BOARD_CATEGORIES, HOUSE_VERSION, BOARD_POOLS } from './calendar.queries';
@@ -56,18 +56,18 @@ async function readHouse(reader: Reader, version: number): Promise<BoardData> {
   };
 }
 
-const KEPT_BOARD = keptKey<BoardData>('board');
-const KEPT_SPACES = keptKey<{ house: BoardData; spaces: readonly KnownSpace[] }>('known spaces');
-const KEPT_TEXT = keptKey<{ version: number; text: string }>('board as text');
+const CACHED_BOARD = cacheKey<BoardData>('board');
+const CACHED_SPACES = cacheKey<{ house: BoardData; spaces: readonly KnownSpace[] }>('known spaces');
+const CACHED_TEXT = cacheKey<{ version: number; text: string }>('board as text');
 
 /** Spaces and pools with their rules; read anew only when the house has changed. */
 export async function boardData(reader: Reader): Promise<BoardData> {
   const [row] = await reader.all(HOUSE_VERSION);
   const version = row?.version ?? 0;
-  const known = reader.kept.get(KEPT_BOARD);
+  const known = reader.cache.get(CACHED_BOARD);
   if (known?.version === version) return known;
   const house = await readHouse(reader, version);
-  reader.kept.set(KEPT_BOARD, house);
+  reader.cache.set(CACHED_BOARD, house);
   return house;
 }
 
@@ -79,10 +79,10 @@ export interface KnownSpace extends Omit<HouseSpace, 'facts'> {
 /** The spaces in use with their rules, in the order of the house; as `boardHouse`, read anew only when it has changed. */
 export async function knownSpaces(reader: Reader): Promise<readonly KnownSpace[]> {
   const house = await boardData(reader);
-  const known = reader.kept.get(KEPT_SPACES);
+  const known = reader.cache.get(CACHED_SPACES);
   if (known?.house === house) return known.spaces;
   const spaces = house.spaces.map((space) => ({ ...space, facts: factsOf(house, space) }));
-  reader.kept.set(KEPT_SPACES, { house, spaces });
+  reader.cache.set(CACHED_SPACES, { house, spaces });
   return spaces;
 }
 
@@ -91,10 +91,10 @@ export async function boardDataText(
   reader: Reader,
 ): Promise<{ readonly version: number; readonly text: string }> {
   const house = await boardData(reader);
-  const known = reader.kept.get(KEPT_TEXT);
+  const known = reader.cache.get(CACHED_TEXT);
   if (known?.version === house.version) return known;
   const written = { version: house.version, text: JSON.stringify(house) };
-  reader.kept.set(KEPT_TEXT, written);
+  reader.cache.set(CACHED_TEXT, written);
   return written;
 }
 

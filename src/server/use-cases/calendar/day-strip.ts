@@ -4,7 +4,7 @@ import { addDays, type LocalDate } from '@/core/time/local-time';
 import { dayInterval, startOfDay } from '@/core/time/zone';
 import type { DayStripDay } from '@/contracts/calendar/board';
 import type { Context } from '../../context/context';
-import { keptKey, Reader } from '../../db/connection';
+import { cacheKey, Reader } from '../../db/connection';
 import { siteZone } from '../../repositories/world/space-facts';
 import { knownSpaces } from './board-data';
 import { dayNotes } from './day-notes';
@@ -37,10 +37,10 @@ function takenByDay(
 /** Occupied share of the open minutes of each day, 0 to 1; the same for everybody, and kept while nothing changes. */
 async function fullnessOf(reader: Reader, days: Filled<StripDay>, tzid: string): Promise<readonly number[]> {
   const row = await reader.one(VERSION_OF_ALL);
-  const key = keptKey<{ version: string; shares: readonly number[] }>(
+  const key = cacheKey<{ version: string; shares: readonly number[] }>(
     `fullness ${days[0].date} ${days.length}`,
   );
-  const known = reader.kept.get(key);
+  const known = reader.cache.get(key);
   if (known?.version === row.version) return known.shares;
   const undivided = (await knownSpaces(reader)).filter(({ madeOf }) => madeOf.length === 0);
   const whole: Interval = { start: days[0].start, end: at(days, days.length - 1).end };
@@ -48,7 +48,7 @@ async function fullnessOf(reader: Reader, days: Filled<StripDay>, tzid: string):
     const open = undivided.reduce((sum, { facts }) => sum + totalMin(openOn(date, facts.hours, tzid)), 0);
     return open ? Math.min(1, taken / open) : 0;
   });
-  reader.kept.set(key, { version: row.version, shares });
+  reader.cache.set(key, { version: row.version, shares });
   return shares;
 }
 

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { Door, Room } from '@/core/seating/plan/room';
 import { CELL_MM } from '@/core/seating/plan/rules';
 import { done, refuse, type Outcome } from '@/contracts/base/refusal';
@@ -38,7 +38,7 @@ export async function spaceFloor(ctx: Context, code: string): Promise<Outcome<Sp
   const page = await spacePage(ctx, code, { days: 1 });
   if (!page.ok) return page;
   const { id, code: known, name, building, plan, layouts } = page.value;
-  if (!plan) return refuse({ code: 'not-found', what: say`floor of this space` });
+  if (!plan) return refuse({ code: 'not-found', what: t`floor of this space` });
   const fitted = await ctx.db.value(DOORS_OF_SPACE, { id });
   return done({
     code: known,

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { openDuring } from '@/core/spaces/hours';
 import { horizonEnd, policyOn } from '@/core/spaces/policy';
 import { periodsOn } from '@/core/spaces/timetable';
@@ -117,11 +117,11 @@ function spaceOf(house: BoardData, code: string): BoardData['spaces'][number] | 
 /** What one sees of it by looking; step-free ways are said here and not among its features. */
 const factsOf = (space: BoardData['spaces'][number], area: number | null): string[] =>
   [
-    area ? say`${area} m²` : null,
-    space.outdoor ? say`outdoors` : say`indoors`,
-    space.stepFree ? say`step-free` : say`reached by steps`,
-    space.facts.postedLimit === null ? null : say`at most ${space.facts.postedLimit} people`,
-    space.madeOf.length ? say`made of ${space.madeOf.join(say` and `)}` : null,
+    area ? t`${area} m²` : null,
+    space.outdoor ? t`outdoors` : t`indoors`,
+    space.stepFree ? t`step-free` : t`reached by steps`,
+    space.facts.postedLimit === null ? null : t`at most ${space.facts.postedLimit} people`,
+    space.madeOf.length ? t`made of ${space.madeOf.join(t` and `)}` : null,
   ].filter((fact) => fact !== null);
 
 const featuresOf = ({ facts }: BoardData['spaces'][number]): string[] =>
@@ -147,10 +147,10 @@ function howToGet(
   const policy = policyOn(facts.policies ?? [], dateOf(toLocal(now, tzid)));
   return [
     policy?.granted === 'instantly'
-      ? say`Granted at once where nothing stands in the way.`
-      : say`The office decides.`,
-    policy?.noticeMin ? say`Ask ${Math.ceil(policy.noticeMin / 1440)} days ahead.` : null,
-    say`Up to ${dateLong(horizonEnd(now, policy?.horizonMonths ?? horizonMonths, tzid))}.`,
+      ? t`Granted at once where nothing stands in the way.`
+      : t`The office decides.`,
+    policy?.noticeMin ? t`Ask ${Math.ceil(policy.noticeMin / 1440)} days ahead.` : null,
+    t`Up to ${dateLong(horizonEnd(now, policy?.horizonMonths ?? horizonMonths, tzid))}.`,
   ].filter((line) => line !== null);
 }
 
@@ -179,7 +179,7 @@ export async function spacePage(
 ): Promise<Outcome<SpacePage>> {
   const house = await boardData(ctx.db);
   const space = spaceOf(house, code);
-  if (!space) return refuse({ code: 'not-found', what: say`space with this code` });
+  if (!space) return refuse({ code: 'not-found', what: t`space with this code` });
   const { tzid } = house;
   const now = ctx.clock.now();
   const today = dateOf(toLocal(now, tzid));

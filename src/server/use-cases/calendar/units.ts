@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { custodyOf, type UnitLoan } from '@/core/equipment/units';
 import type { EquipmentTypeId } from '@/core/ids';
 import { done, refuse, type Outcome } from '@/contracts/base/refusal';
@@ -13,7 +13,7 @@ import { UNITS_OF_TYPE } from './calendar.queries';
 export async function unitsOf(ctx: Context, type: EquipmentTypeId): Promise<Outcome<UnitView[]>> {
   const now = ctx.clock.now();
   const rows = await ctx.db.value(UNITS_OF_TYPE, { type, now });
-  if (!rows.length) return refuse({ code: 'not-found', what: say`equipment with numbered units here` });
+  if (!rows.length) return refuse({ code: 'not-found', what: t`equipment with numbered units here` });
   const tzid = await siteZone(ctx.db);
   const titles = await titlesFor(ctx.db, ctx.viewer, [
     ...new Set(rows.flatMap(({ loans }) => loans.map(([id]) => id))),

@@ -1,6 +1,6 @@
 import type { WantedService } from '@/core/occupancy/bands';
 import type { CheckInput, CheckReply } from '@/contracts/requests/ask';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { spanText } from '@/contracts/words/when';
 import type { Context } from '../../context/context';
@@ -31,7 +31,7 @@ const FEWER_FOR_STRANGERS: FewerDates = {
   most: MOST_DATES_AT_ONCE,
   path: 'when',
   say: () =>
-    say`Without an account at most ${MOST_DATES_AT_ONCE} dates are checked at once. Sign in to have all of them checked; what you typed is kept.`,
+    t`Without an account at most ${MOST_DATES_AT_ONCE} dates are checked at once. Sign in to have all of them checked; what you typed is kept.`,
 };
 
 /** Dates as far as whoever asks may have them checked. */

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { DatePatch } from '@/core/changes/patch';
 import type { FieldFault } from '@/contracts/base/refusal';
 import type { Reader } from '../../db/connection';
@@ -12,7 +12,7 @@ export interface PlacedPatch {
 
 type Unknown = Awaited<ReturnType<typeof unknownOf>>;
 
-const noSpace = (): string => say`There is no such space. Choose one from the list.`;
+const noSpace = (): string => t`There is no such space. Choose one from the list.`;
 
 function faultsOf({ path, patch }: PlacedPatch, unknown: Unknown): FieldFault[] {
   const { place, spaces = [], equipment = [], units = [] } = patch;
@@ -23,13 +23,13 @@ function faultsOf({ path, patch }: PlacedPatch, unknown: Unknown): FieldFault[] 
       isNoSpace(to) ? [{ path: `${path}.spaces.${index}.to`, message: noSpace() }] : [],
     ),
     ...(equipment.some(({ typeId }) => unknown.types.includes(typeId))
-      ? [{ path: `${path}.equipment`, message: say`There is no such equipment. Choose from the list.` }]
+      ? [{ path: `${path}.equipment`, message: t`There is no such equipment. Choose from the list.` }]
       : []),
     ...(equipment.some(({ typeId }) => unknown.kits.includes(typeId))
       ? [
           {
             path: `${path}.equipment`,
-            message: say`A kit counts as its contents: say what of them is to differ.`,
+            message: t`A kit counts as its contents: say what of them is to differ.`,
           },
         ]
       : []),
@@ -37,7 +37,7 @@ function faultsOf({ path, patch }: PlacedPatch, unknown: Unknown): FieldFault[] 
       ? [
           {
             path: `${path}.units`,
-            message: say`There is no such unit of this equipment. Choose from the list.`,
+            message: t`There is no such unit of this equipment. Choose from the list.`,
           },
         ]
       : []),

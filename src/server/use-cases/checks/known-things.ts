@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { scarcest } from '@/core/equipment/peak-use';
 import { impliedUses } from '@/core/occupancy/imply';
 import type { EquipmentFacts } from '@/core/checks/world';
@@ -27,12 +27,12 @@ export async function unknownThings(reader: Reader, input: CheckInput): Promise<
     ...(await missingFaults(reader, Space, spaces, {
       isInUse: true,
       path: (index) => `spaces.${index}.spaceId`,
-      message: say`There is no such space. Choose one from the list.`,
+      message: t`There is no such space. Choose one from the list.`,
     })),
     ...(await missingFaults(reader, EquipmentType, types, {
       isInUse: true,
       path: (index) => `equipment.${index}.typeId`,
-      message: say`There is no such equipment. Choose from the list.`,
+      message: t`There is no such equipment. Choose from the list.`,
     })),
   ];
 }
@@ -49,7 +49,7 @@ async function unitFaults(reader: Reader, input: CheckInput): Promise<FieldFault
       return [
         {
           path: `equipment.${index}.unitId`,
-          message: say`There is no such unit of this. Choose one from the list.`,
+          message: t`There is no such unit of this. Choose one from the list.`,
         },
       ];
     return quantity === 1
@@ -57,7 +57,7 @@ async function unitFaults(reader: Reader, input: CheckInput): Promise<FieldFault
       : [
           {
             path: `equipment.${index}.quantity`,
-            message: say`A numbered unit is one: ask for 1, or leave the unit open.`,
+            message: t`A numbered unit is one: ask for 1, or leave the unit open.`,
           },
         ];
   });
@@ -88,7 +88,7 @@ export async function beyondStock(
     if (quantity <= owned) return [];
     const asks = own[0].kitId ?? each.id;
     const index = input.equipment.findIndex(({ typeId }) => typeId === asks);
-    const message = say`${names.equipment(each.id)}: there are ${owned} in all; ${quantity} are ${quantity - owned} too many.`;
+    const message = t`${names.equipment(each.id)}: there are ${owned} in all; ${quantity} are ${quantity - owned} too many.`;
     // What the first date has of its own stands among the dates that differ.
     return [{ path: index < 0 ? 'overrides' : `equipment.${index}.quantity`, message }];
   });

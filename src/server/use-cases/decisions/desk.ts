@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { DeskLine, DeskView } from '@/contracts/decisions/desk';
 import type { RequestView } from '@/contracts/requests/request-view';
 import { done, refuse, type Outcome } from '@/contracts/base/refusal';
@@ -39,7 +39,7 @@ export async function deskRequest(ctx: Context, ref: string): Promise<Outcome<Re
   const isLong = (await datesOfRequest(ctx.db, ref)) > MOST_DATES_HERE;
   return besideForPage(ctx, { name: 'desk-request', args: [ref], isLong }, async () => {
     const request = await loadRequest(ctx.db, ref);
-    if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
+    if (!request) return refuse({ code: 'not-found', what: t`request with this reference` });
     return done(await requestView(ctx, request, 'manager', 'office'));
   });
 }

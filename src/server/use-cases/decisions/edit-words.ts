@@ -5,7 +5,7 @@ import {
   type RequestFieldTexts,
 } from '@/contracts/requests/request-fields';
 import { tellEdited } from '../../effects/letters/tell-edited';
-import { say, unsaid } from '@/contracts/language/say';
+import { t, untranslated } from '@/contracts/language/translate';
 import type { EditWordsInput } from '@/contracts/requests/edit-words';
 import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import type { Edit } from '@/contracts/history/done-facts';
@@ -39,10 +39,14 @@ export async function editWords(
   reference: string,
   input: EditWordsInput,
 ): Promise<Outcome<{ readonly summary: string; readonly changeSet: number | null }>> {
-  const order = { action: unsaid('changed what it says'), reason: input.reason, idempotencyKey: input.key };
+  const order = {
+    action: untranslated('changed what it says'),
+    reason: input.reason,
+    idempotencyKey: input.key,
+  };
   return runChangeSet(ctx, order, async (change) => {
     const request = await loadRequest(change.tx, reference);
-    if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
+    if (!request) return refuse({ code: 'not-found', what: t`request with this reference` });
     if (request.version !== input.version)
       return refuse({ code: 'stale', since: await lastChange(change.tx, request.id, request.tzid) });
     const waiting = await change.tx.all(IS_WAITING, { id: request.id });
@@ -52,7 +56,7 @@ export async function editWords(
     if (!edits.length)
       return refuse({
         code: 'bad-input',
-        fields: [{ path: 'title', message: say`Nothing is different. Change something first.` }],
+        fields: [{ path: 'title', message: t`Nothing is different. Change something first.` }],
       });
     await change.updateVersioned(Request, [request.id], {
       title: input.title,

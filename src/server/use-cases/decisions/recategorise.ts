@@ -1,4 +1,4 @@
-import { say, unsaid } from '@/contracts/language/say';
+import { t, untranslated } from '@/contracts/language/translate';
 import type { RecategoriseInput } from '@/contracts/decisions/bookings';
 import type { ChangeReply } from '@/contracts/requests/change';
 import { done, refuse, type Outcome } from '@/contracts/base/refusal';
@@ -26,7 +26,7 @@ async function seenRequests(tx: Writer, items: RecategoriseInput['items']) {
   const byRef = new Map(known.map((request) => [request.ref, request]));
   for (const { reference, version } of items) {
     const request = byRef.get(reference);
-    if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
+    if (!request) return refuse({ code: 'not-found', what: t`request with this reference` });
     if (request.version !== version)
       return refuse({ code: 'stale', since: await lastChange(tx, request.id, request.tzid) });
   }
@@ -41,14 +41,14 @@ export async function recategorise(
   ctx: SignedInContext,
   { key, items, categoryId, reason }: RecategoriseInput,
 ): Promise<Outcome<ChangeReply>> {
-  const order = { action: unsaid('put into another category'), reason, idempotencyKey: key };
+  const order = { action: untranslated('put into another category'), reason, idempotencyKey: key };
   return runChangeSet<ChangeReply>(ctx, order, async (change) => {
     const { tx } = change;
     const [category] = await tx.all(CATEGORY_IN_USE, { id: categoryId });
     if (!category)
       return refuse({
         code: 'bad-input',
-        fields: [{ path: 'categoryId', message: say`There is no such category any more. Choose another.` }],
+        fields: [{ path: 'categoryId', message: t`There is no such category any more. Choose another.` }],
       });
     const seen = await seenRequests(tx, items);
     if (!seen.ok) return seen;

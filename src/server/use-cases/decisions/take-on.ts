@@ -1,4 +1,4 @@
-import { say, unsaid } from '@/contracts/language/say';
+import { t, untranslated } from '@/contracts/language/translate';
 import type { PersonId } from '@/core/ids';
 import type { Handler, HandlerInput } from '@/contracts/decisions/desk';
 import { done, refuse, type Outcome } from '@/contracts/base/refusal';
@@ -15,10 +15,10 @@ export async function takeOn(
   { key, handler }: HandlerInput,
 ): Promise<Outcome<{ readonly handler: Handler | null; readonly summary: string }>> {
   const request = await loadRequest(ctx.db, reference);
-  if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
+  if (!request) return refuse({ code: 'not-found', what: t`request with this reference` });
   const isMine = handler === 'me';
   const order = {
-    action: isMine ? unsaid('took it on') : unsaid('gave it back for anybody'),
+    action: isMine ? untranslated('took it on') : untranslated('gave it back for anybody'),
     reason: '',
     idempotencyKey: key,
   };
@@ -28,6 +28,6 @@ export async function takeOn(
     await change.update(Request, [request.id], () => ({ handler_id: to }));
     change.requestIds.add(request.id);
     const name = (await change.tx.table(Person).first({ id: me }))?.name ?? '';
-    return done({ handler: isMine ? { id: me, name } : null, summary: say(order.action) });
+    return done({ handler: isMine ? { id: me, name } : null, summary: t(order.action) });
   });
 }

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { sayTime } from '@/contracts/words/when';
 import { dateOf } from '@/core/time/local-time';
 import { dayInterval, toLocal } from '@/core/time/zone';
@@ -23,7 +23,7 @@ export async function today({ db, clock }: Context): Promise<TodayLine[]> {
       reference,
       title,
       times: `${clockOn(startLocal, day)}–${clockOn(endLocal, day)}`,
-      places: places ?? say`no place`,
+      places: places ?? t`no place`,
       isOn: startMin <= now && now < endMin,
       isOver: endMin <= now,
       setups,

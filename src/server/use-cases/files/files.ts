@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { idOf, type RequestId } from '@/core/ids';
 import type { PersonId } from '@/core/ids';
 import { mayKnowBooking, worksWithBookings } from '@/core/publishing/right-to-know';
@@ -50,7 +50,7 @@ export async function takeFile(
       fields: [
         {
           path: 'file',
-          message: say`${MOST_LOOSE_FILES} files wait already to be sent with something. Send them first, or leave some out.`,
+          message: t`${MOST_LOOSE_FILES} files wait already to be sent with something. Send them first, or leave some out.`,
         },
       ],
     });
@@ -109,10 +109,10 @@ export interface OpenFile extends FileLine {
 /** A file to be downloaded. */
 export async function openFile(ctx: SignedInContext, key: string): Promise<Outcome<OpenFile>> {
   const file = await fileOf(ctx.db, key);
-  if (!file) return refuse({ code: 'not-found', what: say`such file` });
+  if (!file) return refuse({ code: 'not-found', what: t`such file` });
   if (!(await mayRead(ctx, file))) return refuse({ code: 'not-allowed', what: ONLY_FOR['file.read'] });
   const content = readStored(file.stored_as);
-  return content ? done({ ...lineOf(file), content }) : refuse({ code: 'not-found', what: say`such file` });
+  return content ? done({ ...lineOf(file), content }) : refuse({ code: 'not-found', what: t`such file` });
 }
 
 /** Lets go of a file that belongs to nothing yet. One that is gone already is no fault. */

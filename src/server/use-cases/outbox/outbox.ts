@@ -1,4 +1,4 @@
-import { texts } from '@/contracts/language/say';
+import { texts } from '@/contracts/language/translate';
 import PostalMime from 'postal-mime';
 import { isAccountMail } from '@/core/changes/mail-due';
 import type { MailLine, MailView, OutboxView } from '@/contracts/accounts/outbox';

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { dateOf } from '@/core/time/local-time';
 import { startOfDay, toLocal } from '@/core/time/zone';
 import type { DisplayBooking } from '@/core/publishing/display';
@@ -69,13 +69,13 @@ async function reply(
 /** For the display by the door of a space. */
 export async function spaceDisplay(ctx: Context, code: string): Promise<Outcome<DisplayReply>> {
   const space = (await knownSpaces(ctx.db)).find((each) => each.code.toLowerCase() === code.toLowerCase());
-  if (!space) return refuse({ code: 'not-found', what: say`space with this code` });
+  if (!space) return refuse({ code: 'not-found', what: t`space with this code` });
   return done(await reply(ctx, [space], space.name, space.building));
 }
 
 /** For the display in the lobby of a building. */
 export async function buildingDisplay(ctx: Context, id: number): Promise<Outcome<DisplayReply>> {
   const spaces = (await knownSpaces(ctx.db)).filter(({ buildingId }) => buildingId === id);
-  if (!isFilled(spaces)) return refuse({ code: 'not-found', what: say`building at this address` });
+  if (!isFilled(spaces)) return refuse({ code: 'not-found', what: t`building at this address` });
   return done(await reply(ctx, spaces, spaces[0].building, ''));
 }

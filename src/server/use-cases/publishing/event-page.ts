@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { feedText, segmentEvents } from '@/core/publishing/icalendar';
 import { dateOf, type LocalDateTime } from '@/core/time/local-time';
 import { toEpochMinute, toLocal } from '@/core/time/zone';
@@ -32,7 +32,7 @@ async function findEvent(ctx: Context, address: string, token: string | null): P
   return { calendars: calendars.filter(({ id }) => rows.some((row) => row.calendars.includes(id))), rows };
 }
 
-const gone = () => refuse({ code: 'not-found', what: say`event announced at this address` });
+const gone = () => refuse({ code: 'not-found', what: t`event announced at this address` });
 
 /** The spaces of these dates, as somebody finds their way there. */
 async function placesOf(ctx: Context, { rows, calendars }: Found): Promise<NoticePlace[]> {
@@ -46,8 +46,8 @@ async function placesOf(ctx: Context, { rows, calendars }: Found): Promise<Notic
       name,
       building,
       facts: [
-        outdoor ? say`outdoors` : say`indoors`,
-        stepFree ? say`step-free` : say`reached by steps`,
+        outdoor ? t`outdoors` : t`indoors`,
+        stepFree ? t`step-free` : t`reached by steps`,
         ...(facts.features ?? [])
           .filter((feature) => feature !== 'step-free')
           .map((feature) => FEATURE_WORDS[feature]),

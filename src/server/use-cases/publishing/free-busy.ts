@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { freeBusyText } from '@/core/publishing/free-busy';
 import { addDays, dateOf } from '@/core/time/local-time';
 import { startOfDay, toLocal } from '@/core/time/zone';
@@ -15,7 +15,7 @@ const AHEAD_DAYS = 92;
 /** When a space is taken in the coming three months, as VFREEBUSY; for those who have signed in. */
 export async function spaceFreeBusy(ctx: Context, code: string): Promise<Outcome<string>> {
   const space = (await knownSpaces(ctx.db)).find((each) => each.code.toLowerCase() === code.toLowerCase());
-  if (!space) return refuse({ code: 'not-found', what: say`space with this code` });
+  if (!space) return refuse({ code: 'not-found', what: t`space with this code` });
   const tzid = await siteZone(ctx.db);
   const at = ctx.clock.now();
   const today = dateOf(toLocal(at, tzid));

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { toldWords, type Fact } from '@/core/publishing/facts';
 import type { Interval } from '@/core/time/epoch-minute';
 import { addWallMinutes, dateOf, lastDayOf, type LocalDateTime } from '@/core/time/local-time';
@@ -36,11 +36,11 @@ export const factsOn = (calendars: readonly Calendar[]): Fact[] => [
 function timeText({ start, end, allDay }: Pick<NoticeRow, 'start' | 'end' | 'allDay'>): string {
   if (allDay) {
     const last = lastDayOf(start, end);
-    return dateOf(start) === last ? say`all day` : say`all day, until ${dayShort(last)}`;
+    return dateOf(start) === last ? t`all day` : t`all day, until ${dayShort(last)}`;
   }
   return dateOf(start) === dateOf(end)
     ? `${sayTime(start)}–${sayTime(end)}`
-    : say`from ${sayTime(start)} until ${dayShort(dateOf(end))}, ${sayTime(end)}`;
+    : t`from ${sayTime(start)} until ${dayShort(dateOf(end))}, ${sayTime(end)}`;
 }
 
 const markOf = ({ slug, name, mark, hue }: Calendar): NoticeMark => ({ slug, name, mark, hue });
@@ -52,7 +52,7 @@ export const dateKey = (recurrence: LocalDateTime): string => recurrence.replace
 export function noticeDate(row: NoticeRow, calendars: readonly Calendar[]): NoticeDate {
   const on = calendars.filter(({ id }) => row.calendars.includes(id));
   const facts = factsOn(on);
-  const told = toldWords(facts, row, say`Taken`);
+  const told = toldWords(facts, row, t`Taken`);
   const tells = (fact: Fact) => facts.includes(fact);
   return {
     key: `${row.uid.slice(0, 13)}-${row.recurrence}`,

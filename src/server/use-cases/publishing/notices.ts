@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { weekStartOf } from '@/contracts/language/own-settings';
 import { addDays, dateOf, type LocalDate } from '@/core/time/local-time';
 import { addMonths, startOfMonth, startOfWeek, weeksOfMonth } from '@/core/time/weeks';
@@ -180,6 +180,6 @@ export async function noticesOf(
   query: NoticesQuery,
 ): Promise<Outcome<NoticesPage>> {
   const calendar = await calendarFor(ctx, slug, token);
-  if (!calendar) return refuse({ code: 'not-found', what: say`calendar at this address for you to read` });
+  if (!calendar) return refuse({ code: 'not-found', what: t`calendar at this address for you to read` });
   return done(await pageOf(ctx, [calendar], [calendar], query));
 }

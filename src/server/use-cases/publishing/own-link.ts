@@ -1,4 +1,4 @@
-import { say, unsaid } from '@/contracts/language/say';
+import { t, untranslated } from '@/contracts/language/translate';
 import { done, type Outcome } from '@/contracts/base/refusal';
 import { linkToken } from '../../auth/feed-links';
 import { runChangeSet } from '../../effects/run-change-set';
@@ -33,7 +33,7 @@ export async function replaceOwnLink(
   { key }: { readonly key: string },
 ): Promise<Outcome<{ readonly summary: string }>> {
   const id = ctx.viewer.personId;
-  const order = { action: unsaid('made a private link'), reason: '', idempotencyKey: key };
+  const order = { action: untranslated('made a private link'), reason: '', idempotencyKey: key };
   return runChangeSet(ctx, order, async (change) => {
     const { tx } = change;
     const link = await tx.table(FeedLink).first({ person_id: id });
@@ -41,6 +41,6 @@ export async function replaceOwnLink(
     await addKeptCalendars(tx, [{ kind: 'person', ref: id }]);
     const requests = await tx.value(REQUESTS_OF_PERSON, { id });
     change.because({ kind: 'readers', requests });
-    return done({ summary: say`Your private link is made. Links made before lead nowhere now.` });
+    return done({ summary: t`Your private link is made. Links made before lead nowhere now.` });
   });
 }

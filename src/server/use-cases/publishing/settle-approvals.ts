@@ -1,4 +1,4 @@
-import { say, unsaid } from '@/contracts/language/say';
+import { t, untranslated } from '@/contracts/language/translate';
 import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { changeByTime } from '../../effects/change-by-time';
@@ -29,10 +29,10 @@ export async function publishNow(
   reference: string,
   key: string,
 ): Promise<Outcome<{ readonly summary: string }>> {
-  const order = { action: unsaid('published at once'), reason: '', idempotencyKey: key };
+  const order = { action: untranslated('published at once'), reason: '', idempotencyKey: key };
   return runChangeSet(ctx, order, async (change) => {
     const request = await loadRequest(change.tx, reference);
-    if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
+    if (!request) return refuse({ code: 'not-found', what: t`request with this reference` });
     const waiting = await change.tx.all(UNSETTLED_OF_REQUEST, { request: request.id });
     await change.tx.table(UnsettledApproval).remove({ occurrence_id: waiting.map(({ id }) => id) });
     change.requestIds.add(request.id);

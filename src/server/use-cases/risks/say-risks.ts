@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { Finding } from '@/core/checks/findings';
 import type { Side } from '@/core/checks/rules/rule';
 import type { Context } from '../../context/context';
@@ -30,7 +30,7 @@ export async function riskSpeaker(
     const finding = findingOf(row);
     if (finding) return speaker.say(finding);
     if (row.rule === 'shoulder-lost')
-      return say`The event it shared its set-up with is gone, and the minutes it would need for setting or clearing are taken by now. Move one of them, or agree on less time.`;
+      return t`The event it shared its set-up with is gone, and the minutes it would need for setting or clearing are taken by now. Move one of them, or agree on less time.`;
     // Of before, where only the sentence was kept.
     return row.sentence;
   };

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { ClaimId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { addDays, dateOf } from '@/core/time/local-time';
@@ -25,9 +25,9 @@ export async function setupRisks(reader: Reader, now: EpochMinute): Promise<Map<
   })) {
     const due = serviceDue(dateOf(start), leadDays);
     if (isServiceOverdue(state ?? 'asked', due, today))
-      add(claim, say`${name} was to be settled by ${dayShort(due)}, and is not.`);
+      add(claim, t`${name} was to be settled by ${dayShort(due)}, and is not.`);
   }
   for (const { claim, text } of await reader.all(OPEN_PROBLEMS, { now }))
-    add(claim, say`The crew has a problem: “${text}”`);
+    add(claim, t`The crew has a problem: “${text}”`);
   return found;
 }

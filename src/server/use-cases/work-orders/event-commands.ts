@@ -1,4 +1,4 @@
-import { say, unsaid } from '@/contracts/language/say';
+import { t, untranslated } from '@/contracts/language/translate';
 import type {
   AttendanceInput,
   FollowUpDoneInput,
@@ -25,8 +25,8 @@ import { at } from '@/core/lists';
 /** An approved date, told in the history of its request; a refusal where there is none, or no more. */
 async function approvedDate(change: ChangeSet, id: OccurrenceId): Promise<Outcome<RequestId>> {
   const date = await change.tx.table(Occurrence).first({ id });
-  if (!date) return refuse({ code: 'not-found', what: say`such date` });
-  if (date.state !== 'approved') return refuse({ code: 'stale', since: say`The date was given up.` });
+  if (!date) return refuse({ code: 'not-found', what: t`such date` });
+  if (date.state !== 'approved') return refuse({ code: 'stale', since: t`The date was given up.` });
   change.requestIds.add(date.request_id);
   return done(date.request_id);
 }
@@ -35,10 +35,10 @@ async function approvedDate(change: ChangeSet, id: OccurrenceId): Promise<Outcom
 async function ownService(ctx: SignedInContext, change: ChangeSet, id: OccurrenceId, serviceId: number) {
   const asked = await change.tx.all(SERVICES_OF_DATE, { id, person: ctx.viewer.personId });
   const service = asked.find((each) => each.id === serviceId);
-  if (!service) return refuse({ code: 'not-found', what: say`such service for this date` });
+  if (!service) return refuse({ code: 'not-found', what: t`such service for this date` });
   return service.isMine || ctx.viewer.roles.includes('manager')
     ? done(service)
-    : refuse({ code: 'not-allowed', what: say`Only the office or ${service.team} says how far it is.` });
+    : refuse({ code: 'not-allowed', what: t`Only the office or ${service.team} says how far it is.` });
 }
 
 /** How far a service for a date has come: said by the office, or by the team that does it. */
@@ -48,7 +48,7 @@ export async function setServiceState(
   input: ServiceStateInput,
 ): Promise<Outcome<MarkReply>> {
   const order = {
-    action: unsaid('said how far a service is'),
+    action: untranslated('said how far a service is'),
     command: `service ${input.state}`,
     reason: input.note,
     idempotencyKey: input.key,
@@ -62,7 +62,7 @@ export async function setServiceState(
     if (input.state === 'refused' && !input.note)
       return refuse({
         code: 'bad-input',
-        fields: [{ path: 'note', message: say`Say why it is refused: whoever asked will want to know.` }],
+        fields: [{ path: 'note', message: t`Say why it is refused: whoever asked will want to know.` }],
       });
     await change.tx.table(ServiceLine).put({
       occurrence_id: id,
@@ -85,7 +85,7 @@ export async function walkThrough(
   id: OccurrenceId,
   input: WalkInput,
 ): Promise<Outcome<MarkReply>> {
-  const action = unsaid('walked through what was promised');
+  const action = untranslated('walked through what was promised');
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const date = await approvedDate(change, id);
     if (!date.ok) return date;
@@ -96,7 +96,7 @@ export async function walkThrough(
       services.map(({ name }) => name),
     );
     if (!promised.includes(input.line))
-      return refuse({ code: 'stale', since: say`Something else is promised now.` });
+      return refuse({ code: 'stale', since: t`Something else is promised now.` });
     if (input.isRight === null)
       await change.tx.table(WalkThrough).remove({ occurrence_id: id, line: input.line });
     else
@@ -108,7 +108,7 @@ export async function walkThrough(
         by_id: ctx.viewer.personId,
         at_min: change.at,
       });
-    return done({ changed: 1, summary: say(action) });
+    return done({ changed: 1, summary: t(action) });
   });
 }
 
@@ -128,7 +128,7 @@ export async function keepAttendance(
   id: OccurrenceId,
   input: AttendanceInput,
 ): Promise<Outcome<MarkReply>> {
-  const action = unsaid('kept who came');
+  const action = untranslated('kept who came');
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const date = await approvedDate(change, id);
     if (!date.ok) return date;
@@ -136,27 +136,27 @@ export async function keepAttendance(
       await addNames(change, id, input.names);
       return done({
         changed: input.names.length,
-        summary: say`${countText(input.names.length, 'name', 'names')} on the list`,
+        summary: t`${countText(input.names.length, 'name', 'names')} on the list`,
       });
     }
     if (input.kind === 'here') {
       const known = await change.tx.table(Attendee).first({ occurrence_id: id, name: input.name });
-      if (!known) return refuse({ code: 'not-found', what: say`such name on the list` });
+      if (!known) return refuse({ code: 'not-found', what: t`such name on the list` });
       await change.tx
         .table(Attendee)
         .update({ occurrence_id: id, name: input.name }, { is_here: input.isHere ? 1 : 0 });
-      return done({ changed: 1, summary: say(action) });
+      return done({ changed: 1, summary: t(action) });
     }
     await change.tx
       .table(Attendance)
       .put({ occurrence_id: id, people: input.people, by_id: ctx.viewer.personId, at_min: change.at });
-    return done({ changed: 1, summary: say(action) });
+    return done({ changed: 1, summary: t(action) });
   });
 }
 
 /** Something that is left to do after an event. */
 export async function addFollowUp(ctx: SignedInContext, input: FollowUpInput): Promise<Outcome<MarkReply>> {
-  const action = unsaid('noted what is left to do');
+  const action = untranslated('noted what is left to do');
   return runChangeSet<MarkReply>(
     ctx,
     { action, reason: input.text, idempotencyKey: input.key },
@@ -170,7 +170,7 @@ export async function addFollowUp(ctx: SignedInContext, input: FollowUpInput): P
         by_id: ctx.viewer.personId,
         at_min: change.at,
       });
-      return done({ changed: 1, summary: say(action) });
+      return done({ changed: 1, summary: t(action) });
     },
   );
 }
@@ -181,10 +181,12 @@ export async function setFollowUpDone(
   id: number,
   input: FollowUpDoneInput,
 ): Promise<Outcome<MarkReply>> {
-  const action = input.isDone ? unsaid('did what was left to do') : unsaid('left something to do after all');
+  const action = input.isDone
+    ? untranslated('did what was left to do')
+    : untranslated('left something to do after all');
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const found = await change.tx.table(FollowUp).first({ id });
-    if (!found) return refuse({ code: 'not-found', what: say`such follow-up` });
+    if (!found) return refuse({ code: 'not-found', what: t`such follow-up` });
     change.requestIds.add(found.request_id);
     await change.tx
       .table(FollowUp)
@@ -192,6 +194,6 @@ export async function setFollowUpDone(
         { id },
         { done_min: input.isDone ? change.at : null, done_by_id: input.isDone ? ctx.viewer.personId : null },
       );
-    return done({ changed: 1, summary: say(action) });
+    return done({ changed: 1, summary: t(action) });
   });
 }

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { OccurrenceId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { dateOf, type LocalDate } from '@/core/time/local-time';
@@ -35,9 +35,9 @@ export function promisedLines(date: OrderedDate, services: readonly string[]): s
     );
   const spaces = pairs(date.spaces, date.claim.spaces).flatMap(([{ place }, wanted], slot) => {
     const { layout, people, wheelchairs = 0 } = wanted;
-    const chairs = wheelchairs ? say`, ${wheelchairs} in wheelchairs` : '';
+    const chairs = wheelchairs ? t`, ${wheelchairs} in wheelchairs` : '';
     return [
-      say`${place}: ${LAYOUT_WORDS[layout]}, for ${people}${chairs}`,
+      t`${place}: ${LAYOUT_WORDS[layout]}, for ${people}${chairs}`,
       ...of(slot).map((thing) => `${place}: ${thing}`),
     ];
   });
@@ -124,7 +124,7 @@ export async function eventSetup(
   wanted: OccurrenceId | null,
 ): Promise<Outcome<EventSetup>> {
   const request = await loadRequest(ctx.db, reference);
-  if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
+  if (!request) return refuse({ code: 'not-found', what: t`request with this reference` });
   const head = await ctx.db.value(APPROVED_DATES, { request: request.id });
   const now = ctx.clock.now();
   const dates = head.dates.map(({ id, start, end, endMin }) => ({
@@ -134,7 +134,7 @@ export async function eventSetup(
   }));
   const date = chosen(dates, wanted);
   if (!date)
-    return refuse({ code: 'not-found', what: say`approved date of this request, so that nothing is set up` });
+    return refuse({ code: 'not-found', what: t`approved date of this request, so that nothing is set up` });
   const claim = at(await loadStandingClaims(ctx.db, [date.id]), 0);
   const ordered = (await orderedDates(ctx.db, [claim]))(claim);
   const day = dateOf(claim.startLocal);
@@ -145,7 +145,7 @@ export async function eventSetup(
     title: head.request.title,
     dates,
     date,
-    placeText: ordered.spaces.map(({ place }) => place).join(' + ') || say`no space`,
+    placeText: ordered.spaces.map(({ place }) => place).join(' + ') || t`no space`,
     isOffice: ctx.viewer.roles.includes('manager'),
     orders: rows.orders.map((row) => orderView(row, sheet)),
     services: rows.services.map((row) => serviceView(row, ordered, day, sheet, sheet.today)),

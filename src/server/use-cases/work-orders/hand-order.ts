@@ -1,4 +1,4 @@
-import { say, unsaid } from '@/contracts/language/say';
+import { t, untranslated } from '@/contracts/language/translate';
 import type { MarkReply } from '@/contracts/work-orders/mark-order';
 import type { HandOrderInput } from '@/contracts/work-orders/templates';
 import { done, refuse, type Outcome } from '@/contracts/base/refusal';
@@ -21,16 +21,20 @@ export async function makeHandOrder(
   reference: string,
   input: HandOrderInput,
 ): Promise<Outcome<MarkReply>> {
-  const order = { action: unsaid('made an order by hand'), reason: input.title, idempotencyKey: input.key };
+  const order = {
+    action: untranslated('made an order by hand'),
+    reason: input.title,
+    idempotencyKey: input.key,
+  };
   return runChangeSet<MarkReply>(ctx, order, async (change) => {
     const request = await loadRequest(change.tx, reference);
-    if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
+    if (!request) return refuse({ code: 'not-found', what: t`request with this reference` });
     const faults = await teamFaults(change.tx, input);
     if (faults.length) return refuse({ code: 'bad-input', fields: faults });
     const dates = await change.tx.all(COMING_DATES_OF_REQUEST, { request: request.id, now: change.at });
     const picked = input.occurrenceId === null ? dates : dates.filter(({ id }) => id === input.occurrenceId);
     if (!picked.length)
-      return refuse({ code: 'stale', since: say`There is no approved date to come that it could be for.` });
+      return refuse({ code: 'stale', since: t`There is no approved date to come that it could be for.` });
     await change.tx.table(OrderTemplate).insertLoose({
       ...templateRow({ ...input, when: ANY_DATE }),
       request_id: request.id,
@@ -40,6 +44,6 @@ export async function makeHandOrder(
     change.because({ kind: 'work', dates: picked.map(({ id }) => id) });
     await change.follow();
     const made = change.count(WorkOrder, (before, after) => before === null && after?.origin === 'hand');
-    return done({ changed: made, summary: say`${countText(made, 'order', 'orders')} made by hand` });
+    return done({ changed: made, summary: t`${countText(made, 'order', 'orders')} made by hand` });
   });
 }

@@ -1,4 +1,4 @@
-import { say, unsaid } from '@/contracts/language/say';
+import { t, untranslated } from '@/contracts/language/translate';
 import { countText } from '@/contracts/words/when';
 import type { AssignOrdersInput, IssueOrdersInput, MarkReply } from '@/contracts/work-orders/mark-order';
 import { done, refuse, type Outcome } from '@/contracts/base/refusal';
@@ -45,9 +45,9 @@ interface PickedOrder {
 
 async function picked(change: ChangeSet, ids: readonly number[]): Promise<Outcome<readonly PickedOrder[]>> {
   const orders = await change.tx.all(PICKED_ORDERS, { ids });
-  if (orders.length < new Set(ids).size) return refuse({ code: 'not-found', what: say`such order` });
+  if (orders.length < new Set(ids).size) return refuse({ code: 'not-found', what: t`such order` });
   if (orders.some(({ state }) => state === 'withdrawn'))
-    return refuse({ code: 'stale', since: say`One of the orders was withdrawn: its date was given up.` });
+    return refuse({ code: 'stale', since: t`One of the orders was withdrawn: its date was given up.` });
   for (const order of orders) change.requestIds.add(order.request_id);
   return done(orders);
 }
@@ -57,7 +57,7 @@ export async function issueOrders(
   ctx: SignedInContext,
   input: IssueOrdersInput,
 ): Promise<Outcome<MarkReply>> {
-  const action = unsaid('issued orders by hand');
+  const action = untranslated('issued orders by hand');
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const orders = await picked(change, input.orders);
     if (!orders.ok) return orders;
@@ -69,7 +69,7 @@ export async function issueOrders(
     );
     return done({
       changed: waiting.length,
-      summary: say`issued ${countText(waiting.length, 'order', 'orders')}`,
+      summary: t`issued ${countText(waiting.length, 'order', 'orders')}`,
     });
   });
 }
@@ -80,7 +80,9 @@ export async function assignOrders(
   input: AssignOrdersInput,
 ): Promise<Outcome<MarkReply>> {
   const action =
-    input.personId === null ? unsaid('left orders to the team') : unsaid('gave orders to somebody');
+    input.personId === null
+      ? untranslated('left orders to the team')
+      : untranslated('gave orders to somebody');
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const orders = await picked(change, input.orders);
     if (!orders.ok) return orders;
@@ -89,6 +91,6 @@ export async function assignOrders(
       if (faults.length) return refuse({ code: 'bad-input', fields: faults });
     }
     await change.updateVersioned(WorkOrder, input.orders, { person_id: input.personId });
-    return done({ changed: orders.value.length, summary: say(action) });
+    return done({ changed: orders.value.length, summary: t(action) });
   });
 }

@@ -1,4 +1,4 @@
-import { say, unsaid } from '@/contracts/language/say';
+import { t, untranslated } from '@/contracts/language/translate';
 import type {
   MarkOrderInput,
   MarkReply,
@@ -14,11 +14,11 @@ import { readJson, writeJson } from '../../db/tables/column';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 
 function stateSince(order: OwnOrder): string {
-  if (order.state === 'withdrawn') return say`The order was withdrawn: the date was given up.`;
-  if (order.covered_by !== null) return say`A turnover takes its place now.`;
+  if (order.state === 'withdrawn') return t`The order was withdrawn: the date was given up.`;
+  if (order.covered_by !== null) return t`A turnover takes its place now.`;
   return order.state === 'done'
-    ? say`${order.done_by ?? say`Somebody`} marked it done.`
-    : say`The order has a new version.`;
+    ? t`${order.done_by ?? t`Somebody`} marked it done.`
+    : t`The order has a new version.`;
 }
 
 const isGone = (order: OwnOrder): boolean => order.state === 'withdrawn' || order.covered_by !== null;
@@ -30,7 +30,7 @@ export async function markOrder(
   input: MarkOrderInput,
 ): Promise<Outcome<MarkReply>> {
   const action =
-    input.state === 'done' ? unsaid('marked setup work done') : unsaid('opened setup work again');
+    input.state === 'done' ? untranslated('marked setup work done') : untranslated('opened setup work again');
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const order = await ownOrder(ctx, change, id);
     if (!order.ok) return order;
@@ -44,7 +44,7 @@ export async function markOrder(
       done_by_id: isDone ? ctx.viewer.personId : null,
       ...(hasNews && seenBy(ctx, order.value.version, change.at)),
     });
-    return done({ changed: 1, summary: say(action) });
+    return done({ changed: 1, summary: t(action) });
   });
 }
 
@@ -60,7 +60,7 @@ export async function readOrder(
   id: number,
   input: ReadOrderInput,
 ): Promise<Outcome<MarkReply>> {
-  const action = unsaid('read the changed order');
+  const action = untranslated('read the changed order');
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const order = await ownOrder(ctx, change, id);
     if (!order.ok) return order;
@@ -69,7 +69,7 @@ export async function readOrder(
     // Two of a team may read it at once: the first is kept.
     if (order.value.seen_version < input.version)
       await change.update(WorkOrder, [id], () => seenBy(ctx, input.version, change.at));
-    return done({ changed: 1, summary: say(action) });
+    return done({ changed: 1, summary: t(action) });
   });
 }
 
@@ -79,7 +79,9 @@ export async function tickOrder(
   id: number,
   input: TickOrderInput,
 ): Promise<Outcome<MarkReply>> {
-  const action = input.isTicked ? unsaid('ticked a line of an order') : unsaid('took a tick away');
+  const action = input.isTicked
+    ? untranslated('ticked a line of an order')
+    : untranslated('took a tick away');
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const order = await ownOrder(ctx, change, id);
     if (!order.ok) return order;
@@ -90,6 +92,6 @@ export async function tickOrder(
     if (input.isTicked) ticked.add(input.line);
     else ticked.delete(input.line);
     await change.update(WorkOrder, [id], () => ({ ticks: writeJson([...ticked]) }));
-    return done({ changed: 1, summary: say(action) });
+    return done({ changed: 1, summary: t(action) });
   });
 }

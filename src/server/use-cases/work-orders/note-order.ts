@@ -1,4 +1,4 @@
-import { say, unsaid } from '@/contracts/language/say';
+import { t, untranslated } from '@/contracts/language/translate';
 import type { MarkReply, NoteOrderInput } from '@/contracts/work-orders/mark-order';
 import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { runChangeSet } from '../../effects/run-change-set';
@@ -16,14 +16,16 @@ export async function noteOrder(
   input: NoteOrderInput,
 ): Promise<Outcome<MarkReply>> {
   const action =
-    input.kind === 'problem' ? unsaid('told of a problem') : unsaid('noted something on an order');
+    input.kind === 'problem'
+      ? untranslated('told of a problem')
+      : untranslated('noted something on an order');
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const order = await ownOrder(ctx, change, id);
     if (!order.ok) return order;
     const [file] = input.file
       ? await change.tx.all(OWN_LOOSE_FILE, { key: input.file, me: ctx.viewer.personId })
       : [];
-    if (input.file && !file) return refuse({ code: 'not-found', what: say`such picture` });
+    if (input.file && !file) return refuse({ code: 'not-found', what: t`such picture` });
     // From now on it is read by all who may read the request.
     if (file) await change.tx.table(File).update({ id: file.id }, { request_id: order.value.request_id });
     const noteId = await change.nextId(OrderNote);
@@ -38,7 +40,7 @@ export async function noteOrder(
         file_id: file?.id ?? null,
       },
     ]);
-    return done({ changed: 1, summary: say(action) });
+    return done({ changed: 1, summary: t(action) });
   });
 }
 
@@ -48,17 +50,17 @@ export async function solveProblem(
   id: number,
   key: string,
 ): Promise<Outcome<MarkReply>> {
-  const action = unsaid('solved a problem');
+  const action = untranslated('solved a problem');
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: key }, async (change) => {
     const problem = await change.tx.first(OWN_PROBLEM, { id, ...ownBind(ctx) });
-    if (!problem) return refuse({ code: 'not-found', what: say`such problem` });
-    if (!problem.own) return refuse({ code: 'not-allowed', what: say`This is the work of another team.` });
+    if (!problem) return refuse({ code: 'not-found', what: t`such problem` });
+    if (!problem.own) return refuse({ code: 'not-allowed', what: t`This is the work of another team.` });
     change.requestIds.add(problem.request_id);
     if (problem.solved_min === null)
       await change.update(OrderNote, [id], () => ({
         solved_min: change.at,
         solved_by_id: ctx.viewer.personId,
       }));
-    return done({ changed: 1, summary: say(action) });
+    return done({ changed: 1, summary: t(action) });
   });
 }

@@ -1,6 +1,6 @@
 import type { z } from 'zod';
 import { fieldLabel, REQUEST_FIELD_NAMES } from '@/contracts/requests/request-fields';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { isSeated, LAYOUTS } from '@/core/seating/layouts';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { dateOf, type LocalDate } from '@/core/time/local-time';
@@ -43,10 +43,10 @@ function turnoverOf({ turnover }: OrderContent): TurnoverView | null {
   const { kind, before, takeAway, stays, savedMin } = turnover;
   return {
     kindText: TURNOVER_WORDS[kind],
-    beforeText: say`after ${before.eventTitle} · ${before.reference}: ${layoutText(before.layout)}, for ${before.people}`,
+    beforeText: t`after ${before.eventTitle} · ${before.reference}: ${layoutText(before.layout)}, for ${before.people}`,
     takeAway,
     stays,
-    savedText: say`${lengthText(savedMin)} of work saved`,
+    savedText: t`${lengthText(savedMin)} of work saved`,
   };
 }
 
@@ -58,9 +58,7 @@ const noteOf = (note: NoteRow, sheet: Sheet): OrderNote => ({
   atText: clockOf(note.at, sheet),
   file: note.file,
   solvedText:
-    note.solved === null
-      ? null
-      : say`solved ${clockOf(note.solved, sheet)} by ${note.solvedBy ?? say`somebody`}`,
+    note.solved === null ? null : t`solved ${clockOf(note.solved, sheet)} by ${note.solvedBy ?? t`somebody`}`,
 });
 
 const carriedOf = ({ equipment, brings = [] }: OrderContent): OrderThing[] => [...equipment, ...brings];
@@ -78,7 +76,7 @@ const toldBeside = ({ fields }: OrderRow): OrderView['told'] =>
 
 /** When it was done, and by whom where that is known. */
 const doneTextOf = ({ doneAt, doneBy }: OrderRow, sheet: Sheet): string | null =>
-  doneAt === null ? null : `${clockOf(doneAt, sheet)}${doneBy ? say` by ${doneBy}` : ''}`;
+  doneAt === null ? null : `${clockOf(doneAt, sheet)}${doneBy ? t` by ${doneBy}` : ''}`;
 
 export function orderView(row: OrderRow, sheet: Sheet): OrderView {
   const { content } = row;

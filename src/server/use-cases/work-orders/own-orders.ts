@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { refuse, type Outcome } from '@/contracts/base/refusal';
 import type { SignedInContext } from '../../context/context';
 import type { ChangeSet } from '../../repositories/changes/change-set';
@@ -20,8 +20,8 @@ export async function ownOrder(
   id: number,
 ): Promise<{ readonly ok: true; readonly value: OwnOrder } | Extract<Outcome<never>, { ok: false }>> {
   const order = await change.tx.first(OWN_ORDER, { id, ...ownBind(ctx) });
-  if (!order) return refuse({ code: 'not-found', what: say`such order` });
-  if (!order.own) return refuse({ code: 'not-allowed', what: say`This is the work of another team.` });
+  if (!order) return refuse({ code: 'not-found', what: t`such order` });
+  if (!order.own) return refuse({ code: 'not-allowed', what: t`This is the work of another team.` });
   change.requestIds.add(order.request_id);
   return { ok: true, value: order };
 }

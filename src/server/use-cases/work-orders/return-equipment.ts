@@ -1,5 +1,5 @@
 import { rulesThatBefallBy } from '@/core/checks/findings';
-import { say, unsaid } from '@/contracts/language/say';
+import { t, untranslated } from '@/contracts/language/translate';
 import type { HouseReply } from '@/contracts/administration/house';
 import type { ReturnInput } from '@/contracts/work-orders/stores';
 import { done, refuse, type Outcome } from '@/contracts/base/refusal';
@@ -60,13 +60,13 @@ async function takenOf(
 ): Promise<Outcome<{ readonly name: string; readonly expected: number }>> {
   const [type] = await change.tx.all(NAME_OF_TYPE, { id: typeId });
   const expected = type ? expectedOf(content, type.name) : 0;
-  if (!type || !expected) return refuse({ code: 'not-found', what: say`such equipment on this order` });
+  if (!type || !expected) return refuse({ code: 'not-found', what: t`such equipment on this order` });
   if (counted > expected)
-    return notCountable(say`Only ${expected} were taken. More than that cannot come back from here.`);
+    return notCountable(t`Only ${expected} were taken. More than that cannot come back from here.`);
   const leaves = await leavesAt(change, orderId, typeId);
   if (leaves !== null && change.at < leaves)
     return notCountable(
-      say`It has not left the store yet: it is taken ${momentText(leaves, await siteZone(change.tx))}. Count it when it is back.`,
+      t`It has not left the store yet: it is taken ${momentText(leaves, await siteZone(change.tx))}. Count it when it is back.`,
     );
   return done({ name: type.name, expected });
 }
@@ -95,7 +95,11 @@ export async function returnEquipment(
   orderId: number,
   input: ReturnInput,
 ): Promise<Outcome<HouseReply>> {
-  const order = { action: unsaid('counted what came back'), reason: input.note, idempotencyKey: input.key };
+  const order = {
+    action: untranslated('counted what came back'),
+    reason: input.note,
+    idempotencyKey: input.key,
+  };
   return runChangeSet<HouseReply>(ctx, order, async (change) => {
     const own = await ownOrder(ctx, change, orderId);
     if (!own.ok) return own;
@@ -122,16 +126,16 @@ export async function returnEquipment(
     });
     const atRisk = await riskBy(change, span, { typeId: input.typeId }, rulesThatBefallBy('stock'));
     const lostSaid = lost
-      ? say`${countText(lost, 'is', 'are')} out of stock from now on; ${riskText(atRisk)}`
-      : say`all are back and whole`;
-    return done({ summary: say`counted ${input.counted} × ${name}; ${lostSaid}`, atRisk });
+      ? t`${countText(lost, 'is', 'are')} out of stock from now on; ${riskText(atRisk)}`
+      : t`all are back and whole`;
+    return done({ summary: t`counted ${input.counted} × ${name}; ${lostSaid}`, atRisk });
   });
 }
 
 function lostText({ eventTitle, reference }: OrderContent, input: ReturnInput, expected: number): string {
   const parts = [
-    input.damaged > 0 && say`${input.damaged} damaged`,
-    expected > input.counted && say`${expected - input.counted} missing`,
+    input.damaged > 0 && t`${input.damaged} damaged`,
+    expected > input.counted && t`${expected - input.counted} missing`,
   ].filter(Boolean);
-  return say`${parts.join(', ')} after ${eventTitle} · ${reference}`.slice(0, 120);
+  return t`${parts.join(', ')} after ${eventTitle} · ${reference}`.slice(0, 120);
 }

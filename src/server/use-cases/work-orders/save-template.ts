@@ -1,5 +1,5 @@
 import { numbersAsked } from '../../repositories/house/questions';
-import { say, unsaid } from '@/contracts/language/say';
+import { t, untranslated } from '@/contracts/language/translate';
 import type {
   TemplateInput,
   TemplateReply,
@@ -63,7 +63,7 @@ async function faultsOf(change: ChangeSet, template: TemplateInput): Promise<Fie
     if (!when[kind].every((id) => there.has(id)))
       faults.push({
         path: `template.when.${kind}`,
-        message: say`One of these is there no more. Choose again.`,
+        message: t`One of these is there no more. Choose again.`,
       });
   }
   faults.push(...(await teamFaults(change.tx, { teamId, personId }, 'template.')));
@@ -79,7 +79,7 @@ async function followTemplates(change: ChangeSet, templates: readonly TemplateIn
 const replyOf = (change: ChangeSet, id: number | null, did: string): TemplateReply => ({
   id,
   numbers: orderNumbers(change),
-  summary: `${did}; ${ordersText(change) || say`no order of a coming date changes`}`,
+  summary: `${did}; ${ordersText(change) || t`no order of a coming date changes`}`,
 });
 
 /** Makes or changes a template, and brings the orders of coming dates in line with it, all or nothing. */
@@ -90,16 +90,16 @@ export const saveTemplate = (
 
 async function saveHere(ctx: SignedInContext, input: SaveTemplateInput): Promise<Outcome<TemplateReply>> {
   const order = {
-    action: input.id === null ? unsaid('made a recipe') : unsaid('changed a recipe'),
+    action: input.id === null ? untranslated('made a recipe') : untranslated('changed a recipe'),
     reason: input.template.title,
     idempotencyKey: input.key,
     isPreview: input.preview,
   };
   return runChangeSet<TemplateReply>(ctx, order, async (change) => {
     const before = input.id === null ? null : await storedTemplate(change.tx, input.id);
-    if (input.id !== null && !before) return refuse({ code: 'not-found', what: say`such recipe` });
+    if (input.id !== null && !before) return refuse({ code: 'not-found', what: t`such recipe` });
     if (before && before.version !== input.version)
-      return refuse({ code: 'stale', since: say`“${before.template.title}” was changed by somebody else.` });
+      return refuse({ code: 'stale', since: t`“${before.template.title}” was changed by somebody else.` });
     const faults = await faultsOf(change, input.template);
     if (faults.length) return refuse({ code: 'bad-input', fields: faults });
     const id = await writeRow(change.tx, OrderTemplate, input.id, {
@@ -115,7 +115,7 @@ async function saveHere(ctx: SignedInContext, input: SaveTemplateInput): Promise
       after: await saidOfTemplate(change.tx, change.at, input.template),
     });
     await followTemplates(change, before ? [before.template, input.template] : [input.template]);
-    return done(replyOf(change, id, say(order.action)));
+    return done(replyOf(change, id, t(order.action)));
   });
 }
 
@@ -134,16 +134,16 @@ async function retireHere(
 ): Promise<Outcome<TemplateReply>> {
   const [named] = await ctx.db.all(TITLE_OF_TEMPLATE, { id });
   const order = {
-    action: unsaid('took a recipe out of use'),
+    action: untranslated('took a recipe out of use'),
     reason: named?.title ?? '',
     idempotencyKey: key,
     isPreview: preview,
   };
   return runChangeSet<TemplateReply>(ctx, order, async (change) => {
     const before = await storedTemplate(change.tx, id);
-    if (!before) return refuse({ code: 'not-found', what: say`such recipe` });
+    if (!before) return refuse({ code: 'not-found', what: t`such recipe` });
     if (before.version !== version)
-      return refuse({ code: 'stale', since: say`“${before.template.title}” was changed by somebody else.` });
+      return refuse({ code: 'stale', since: t`“${before.template.title}” was changed by somebody else.` });
     await change.tx.execute(RETIRE_TEMPLATE, { id, at: String(change.at) });
     const { title } = before.template;
     await writeEntryHistory(change, {
@@ -155,6 +155,6 @@ async function retireHere(
       after: null,
     });
     await followTemplates(change, [before.template]);
-    return done(replyOf(change, id, say(order.action)));
+    return done(replyOf(change, id, t(order.action)));
   });
 }

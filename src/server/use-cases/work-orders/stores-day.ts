@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDate } from '@/core/time/local-time';
 import { dayInterval } from '@/core/time/zone';
@@ -66,7 +66,7 @@ const ofLoan = (loan: LoanRow, day: { start: EpochMinute; end: EpochMinute }): T
       way,
       fromMin: at,
       dueMin: at,
-      place: way === 'out' ? say`handed out` : say`brought back`,
+      place: way === 'out' ? t`handed out` : t`brought back`,
       eventTitle: loan.title,
       reference: loan.reference,
     }));
@@ -83,8 +83,7 @@ function lineView(line: PickLine & About, returns: readonly ReturnRow[], sheet: 
     name: line.name,
     quantity: quantity === null ? null : quantity - movedDirectly,
     movedDirectly,
-    timeText:
-      way === 'out' ? say`by ${clockOf(line.dueMin, sheet)}` : say`from ${clockOf(line.fromMin, sheet)}`,
+    timeText: way === 'out' ? t`by ${clockOf(line.dueMin, sheet)}` : t`from ${clockOf(line.fromMin, sheet)}`,
     place: line.place,
     eventTitle: line.eventTitle,
     reference: line.reference,
@@ -94,7 +93,7 @@ function lineView(line: PickLine & About, returns: readonly ReturnRow[], sheet: 
           counted: found.counted,
           damaged: found.damaged,
           note: found.note,
-          text: say`${found.counted} came back${found.damaged ? say`, ${found.damaged} damaged` : ''}; ${found.who}, ${clockOf(found.at, sheet)}`,
+          text: t`${found.counted} came back${found.damaged ? t`, ${found.damaged} damaged` : ''}; ${found.who}, ${clockOf(found.at, sheet)}`,
         }
       : null,
   };
@@ -150,7 +149,7 @@ export async function storesDay(ctx: SignedInContext, date: LocalDate | null): P
     isToday: sheet.date === sheet.today,
     stores: named
       .map((name) => ({
-        name: name || say`from anywhere`,
+        name: name || t`from anywhere`,
         lines: lines.filter(({ store }) => store === name).map(view),
       }))
       .filter((store) => store.lines.length > 0),

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { FieldFault } from '@/contracts/base/refusal';
 import type { PersonId } from '@/core/ids';
 import type { Reader } from '../../db/connection';
@@ -22,10 +22,10 @@ export async function teamFaults(
   const known = await reader.one(TEAM_AND_PERSON, { teamId, personId });
   const { team, person, isMember } = known;
   if (team === null)
-    return [{ path: `${under}teamId`, message: say`This team is there no more. Choose another.` }];
+    return [{ path: `${under}teamId`, message: t`This team is there no more. Choose another.` }];
   if (personId === null || (person !== null && isMember)) return [];
   const message = person
-    ? say`${person} is not in the team ${team}. Choose somebody who is, or nobody.`
-    : say`There is nobody of that name any more. Choose somebody else, or nobody.`;
+    ? t`${person} is not in the team ${team}. Choose somebody who is, or nobody.`
+    : t`There is nobody of that name any more. Choose somebody else, or nobody.`;
   return [{ path: `${under}personId`, message }];
 }

@@ -1,5 +1,5 @@
 import { rulesThatBefallBy } from '@/core/checks/findings';
-import { say, unsaid } from '@/contracts/language/say';
+import { t, untranslated } from '@/contracts/language/translate';
 import type { HouseReply } from '@/contracts/administration/house';
 import type { AddShiftInput, TeamMemberInput } from '@/contracts/work-orders/week-load';
 import { done, refuse, type Outcome } from '@/contracts/base/refusal';
@@ -46,7 +46,7 @@ async function nameOfPerson(reader: Reader, person: PersonId | null): Promise<st
 
 /** Puts somebody, or so many of a team, on shift. */
 export async function addShift(ctx: SignedInContext, input: AddShiftInput): Promise<Outcome<HouseReply>> {
-  const order = { action: unsaid('put people on shift'), reason: '', idempotencyKey: input.key };
+  const order = { action: untranslated('put people on shift'), reason: '', idempotencyKey: input.key };
   return runChangeSet<HouseReply>(ctx, order, async (change) => {
     const faults = await teamFaults(change.tx, input);
     if (faults.length) return refuse({ code: 'bad-input', fields: faults });
@@ -72,7 +72,7 @@ export async function addShift(ctx: SignedInContext, input: AddShiftInput): Prom
       },
     });
     const atRisk = await atRiskBy(change, input.teamId, span);
-    return done({ summary: `${say(order.action)}; ${riskText(atRisk)}`, atRisk });
+    return done({ summary: `${t(order.action)}; ${riskText(atRisk)}`, atRisk });
   });
 }
 
@@ -82,10 +82,10 @@ export async function removeShift(
   id: number,
   key: string,
 ): Promise<Outcome<HouseReply>> {
-  const order = { action: unsaid('took people off shift'), reason: '', idempotencyKey: key };
+  const order = { action: untranslated('took people off shift'), reason: '', idempotencyKey: key };
   return runChangeSet<HouseReply>(ctx, order, async (change) => {
     const [shift] = await change.tx.all(SHIFT_BY_ID, { id });
-    if (!shift) return done({ summary: say(order.action), atRisk: 0 });
+    if (!shift) return done({ summary: t(order.action), atRisk: 0 });
     await change.tx.table(Shift).remove({ id });
     const tzid = await siteZone(change.tx);
     await noteInHistory(change, 'team', shift.team_id, {
@@ -98,7 +98,7 @@ export async function removeShift(
       },
     });
     const atRisk = await atRiskBy(change, shift.team_id, { start: shift.start_min, end: shift.end_min });
-    return done({ summary: `${say(order.action)}; ${riskText(atRisk)}`, atRisk });
+    return done({ summary: `${t(order.action)}; ${riskText(atRisk)}`, atRisk });
   });
 }
 
@@ -108,17 +108,19 @@ export async function setTeamMember(
   teamId: number,
   input: TeamMemberInput,
 ): Promise<Outcome<HouseReply>> {
-  const action = input.isMember ? unsaid('took somebody into a team') : unsaid('took somebody out of a team');
+  const action = input.isMember
+    ? untranslated('took somebody into a team')
+    : untranslated('took somebody out of a team');
   return runChangeSet<HouseReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const known = await change.tx.one(COUNT_TEAM_AND_PERSON, { team: teamId, person: input.personId });
-    if (!known.teams) return refuse({ code: 'not-found', what: say`such team` });
-    if (!known.people) return refuse({ code: 'not-found', what: say`such person` });
+    if (!known.teams) return refuse({ code: 'not-found', what: t`such team` });
+    if (!known.people) return refuse({ code: 'not-found', what: t`such person` });
     const member = { team_id: teamId, person_id: idOf<PersonId>(input.personId) };
     if (input.isMember) {
       await inEntryHistory(change, 'team', teamId, action, () =>
         change.tx.table(TeamMember).addMissing([member]),
       );
-      return done({ summary: say(action), atRisk: 0 });
+      return done({ summary: t(action), atRisk: 0 });
     }
     await inEntryHistory(change, 'team', teamId, action, () => change.tx.table(TeamMember).remove(member));
     const orders = await change.tx.table(WorkOrder).all({ ...member, state: 'open' });
@@ -128,7 +130,7 @@ export async function setTeamMember(
       { person_id: null },
     );
     return done({
-      summary: say`${say(action)}; ${countText(orders.length, 'order goes', 'orders go')} back to the team`,
+      summary: t`${t(action)}; ${countText(orders.length, 'order goes', 'orders go')} back to the team`,
       atRisk: 0,
     });
   });

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { OccurrenceId } from '@/core/ids';
 import { toLocal } from '@/core/time/zone';
 import type { EpochMinute } from '@/core/time/epoch-minute';
@@ -50,11 +50,11 @@ function triedOrder(
   };
   const { content } = order;
   return {
-    place: content.place || say`no place`,
+    place: content.place || t`no place`,
     fromText: moment(content.fromMin),
     dueText: moment(content.dueMin),
-    issueText: order.issueMin === null ? say`at once` : moment(order.issueMin),
-    workText: order.workMin ? say`${lengthText(order.workMin)} of work` : say`no minutes of its own`,
+    issueText: order.issueMin === null ? t`at once` : moment(order.issueMin),
+    workText: order.workMin ? t`${lengthText(order.workMin)} of work` : t`no minutes of its own`,
     brings: (content.brings ?? []).map(({ name, quantity }, index) => ({
       name,
       quantity,
@@ -93,14 +93,14 @@ export async function tryTemplate(ctx: SignedInContext, input: TryTemplateInput)
   const template = asTemplate(input.template);
   const ids = input.occurrenceId === null ? names.past.map(({ id }) => id) : [input.occurrenceId];
   const found = await triedOn(ctx, template, ids, tzid);
-  if (!found) return refuse({ code: 'not-found', what: say`such event` });
+  if (!found) return refuse({ code: 'not-found', what: t`such event` });
   const { date, orders } = found;
   return done({
     occurrenceId: date.occurrenceId,
     eventText: `${date.eventTitle} · ${date.reference}, ${dayShort(dateOf(toLocal(date.claim.event.start, tzid)))}`,
     notAbout: orders.length
       ? null
-      : say`It makes no order here: it is for ${aboutText(input.template, names)}.`,
+      : t`It makes no order here: it is for ${aboutText(input.template, names)}.`,
     orders: orders.map((order) => triedOrder(order, date, template, tzid)),
   });
 }

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { weekStartOf } from '@/contracts/language/own-settings';
 import { dayLoad, doubtsOf, type DayJob, type Doubt } from '@/core/labour/week-load';
 import type { Roster } from '@/core/labour/crew-load';
@@ -57,10 +57,10 @@ function cellText(
   hasRoster: boolean,
 ): string {
   const parts = [
-    workMin ? say`${lengthText(workMin)} of work` : say`no work`,
-    hasRoster && (shiftMin ? say`${lengthText(shiftMin)} on shift` : say`nobody on shift`),
-    waitingMin > 0 && say`${lengthText(waitingMin)} more wait`,
-    isShort ? say`cannot be done` : wouldBeShort && say`what waits cannot be done`,
+    workMin ? t`${lengthText(workMin)} of work` : t`no work`,
+    hasRoster && (shiftMin ? t`${lengthText(shiftMin)} on shift` : t`nobody on shift`),
+    waitingMin > 0 && t`${lengthText(waitingMin)} more wait`,
+    isShort ? t`cannot be done` : wouldBeShort && t`what waits cannot be done`,
   ];
   return parts.filter(Boolean).join('; ');
 }
@@ -71,8 +71,8 @@ const dayOfOrder = ({ phase, from, due }: OrderRow, tzid: string): LocalDate =>
 
 function doubtText(doubt: Doubt, orders: ReadonlyMap<number, OrderRow>): string {
   return doubt.kind === 'not-on-shift'
-    ? say`not on shift then`
-    : say`also has to be at “${orders.get(doubt.other)?.eventTitle ?? ''}” then`;
+    ? t`not on shift then`
+    : t`also has to be at “${orders.get(doubt.other)?.eventTitle ?? ''}” then`;
 }
 
 function doubtsByOrder(orders: readonly OrderRow[], shifts: readonly ShiftRow[]): Map<number, string[]> {
@@ -103,7 +103,7 @@ const weekOrder = (row: OrderRow, doubts: readonly string[], tzid: string): Week
     id: row.id,
     date: dayOfOrder(row, tzid),
     personId: row.personId,
-    timeText: row.phase === 'attendance' ? `${clock(row.from)}–${clock(row.due)}` : say`by ${clock(row.due)}`,
+    timeText: row.phase === 'attendance' ? `${clock(row.from)}–${clock(row.due)}` : t`by ${clock(row.due)}`,
     phaseText: phaseText(row.phase, row.origin),
     title: row.title,
     place: row.place,

@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { pageContext } from '@/server/http/page';
 import { ForgottenForm } from '@/ui/account/letter-form';
@@ -10,11 +10,11 @@ export default async function ForgottenPage() {
   await pageContext('account.ask', '/account/forgotten');
   return (
     <div className="mx-auto max-w-sm py-10">
-      <h1 className="text-3xl">{say`A new password`}</h1>
-      <p className="mt-2 text-soft">{say`A letter with a link goes to your address. With it you choose a new password; until then the old one holds.`}</p>
+      <h1 className="text-3xl">{t`A new password`}</h1>
+      <p className="mt-2 text-soft">{t`A letter with a link goes to your address. With it you choose a new password; until then the old one holds.`}</p>
       <ForgottenForm />
       <p className="pt-4">
-        <Link href="/sign-in">{say`Back to signing in`}</Link>
+        <Link href="/sign-in">{t`Back to signing in`}</Link>
       </p>
     </div>
   );

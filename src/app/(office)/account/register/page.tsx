@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { pageContext } from '@/server/http/page';
@@ -14,11 +14,11 @@ export default async function RegisterPage() {
   if (!domains.length) notFound();
   return (
     <div className="mx-auto max-w-sm py-10">
-      <h1 className="text-3xl">{say`An account of your own`}</h1>
-      <p className="mt-2 text-soft">{say`With it you ask for spaces and see what became of it.`}</p>
+      <h1 className="text-3xl">{t`An account of your own`}</h1>
+      <p className="mt-2 text-soft">{t`With it you ask for spaces and see what became of it.`}</p>
       <RegisterForm domains={domains} />
       <p className="pt-4">
-        <Link href="/sign-in">{say`Back to signing in`}</Link>
+        <Link href="/sign-in">{t`Back to signing in`}</Link>
       </p>
     </div>
   );

@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import Link from '@/ui/primitives/link';
 import { notFound } from 'next/navigation';
@@ -41,7 +41,7 @@ export default async function DecidePage({ params }: { params: Promise<{ ref: st
   return (
     <>
       <p className="flex flex-wrap items-baseline gap-x-6 pb-1">
-        <Link href="/desk">{say`Back to the desk`}</Link>
+        <Link href="/desk">{t`Back to the desk`}</Link>
         <WalkLinks reference={ref} />
       </p>
       <RequestHeading request={request} />
@@ -50,7 +50,7 @@ export default async function DecidePage({ params }: { params: Promise<{ ref: st
           <Link
             href={`/setups/event/${request.reference}`}
             className="inline-block min-h-7 underline"
-          >{say`Setting up, walk-through and who came`}</Link>
+          >{t`Setting up, walk-through and who came`}</Link>
         </p>
       )}
       <div className="grid gap-6 lg:grid-cols-[minmax(0,1fr)_21rem]">
@@ -68,7 +68,7 @@ export default async function DecidePage({ params }: { params: Promise<{ ref: st
           />
           {request.dates.some(({ actions }) => actions.includes('cancel')) && (
             <p className="py-2">
-              <Link href={`/requests/${request.reference}`}>{say`Cancel approved dates`}</Link>
+              <Link href={`/requests/${request.reference}`}>{t`Cancel approved dates`}</Link>
             </p>
           )}
           <SeriesFrom request={request} />

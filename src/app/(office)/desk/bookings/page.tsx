@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { bookingsQuerySchema, type BookingsQuery } from '@/contracts/decisions/bookings';
 import { pageContext } from '@/server/http/page';
@@ -24,13 +24,13 @@ export default async function BookingsPage({ searchParams }: { searchParams: Pro
   return (
     <>
       <p className="pb-1">
-        <Link href="/desk">{say`Back to the desk`}</Link>
+        <Link href="/desk">{t`Back to the desk`}</Link>
       </p>
-      <h1 className="pb-2 text-3xl">{say`Many bookings at once`}</h1>
+      <h1 className="pb-2 text-3xl">{t`Many bookings at once`}</h1>
       {!parsed.success && (
         <p role="alert" className="mb-2 border-l-4 border-clash bg-sunk px-3 py-2">
           {parsed.error.issues[0]?.message}
-          {say` All bookings are shown instead.`}
+          {t` All bookings are shown instead.`}
         </p>
       )}
       {/* Anew with what is looked for, so that the fields say it. */}

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { notFound, redirect } from 'next/navigation';
 import { isCsvKind } from '@/contracts/administration/csv';
@@ -19,7 +19,7 @@ interface Props {
 
 export async function generateMetadata({ params }: Pick<Props, 'params'>): Promise<Metadata> {
   const { kind } = await params;
-  return { title: isEntryKind(kind) ? KIND_WORDS[kind].many : say`House rules` };
+  return { title: isEntryKind(kind) ? KIND_WORDS[kind].many : t`House rules` };
 }
 
 export default async function KindPage({ params, searchParams }: Props) {
@@ -35,19 +35,17 @@ export default async function KindPage({ params, searchParams }: Props) {
   return (
     <>
       <p className="pb-1">
-        <Link href="/house">{say`House rules`}</Link>
+        <Link href="/house">{t`House rules`}</Link>
       </p>
       <div className="flex flex-wrap items-baseline justify-between gap-3">
         <h1 className="text-3xl">{words.many}</h1>
         <div className="flex flex-wrap gap-3">
-          {isCsvKind(kind) && (
-            <a className="press" href={`/house/${kind}/table.csv`} download>{say`As CSV`}</a>
-          )}
+          {isCsvKind(kind) && <a className="press" href={`/house/${kind}/table.csv`} download>{t`As CSV`}</a>}
           {isCsvKind(kind) && mayKeep && (
-            <Link className="press" href={`/house/${kind}/csv`}>{say`From a table`}</Link>
+            <Link className="press" href={`/house/${kind}/csv`}>{t`From a table`}</Link>
           )}
           {mayKeep && (
-            <Link className="press press-main" href={`/house/${kind}/new`}>{say`Make ${aOne(kind)}`}</Link>
+            <Link className="press press-main" href={`/house/${kind}/new`}>{t`Make ${aOne(kind)}`}</Link>
           )}
         </div>
       </div>
@@ -56,7 +54,7 @@ export default async function KindPage({ params, searchParams }: Props) {
         <p
           role="status"
           className="mb-3 border-l-4 border-accent bg-sunk px-3 py-2"
-        >{say`Done: ${said.slice(0, 200)}.`}</p>
+        >{t`Done: ${said.slice(0, 200)}.`}</p>
       )}
       {kind === 'person' && mayKeep && <InviteAll count={await countUninvited(ctx.db)} />}
       <EntryList kind={kind} lines={lines} mayKeep={mayKeep} />

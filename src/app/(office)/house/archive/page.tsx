@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { OFFICE_COUNT_WORDS, type OfficeCounts } from '@/contracts/administration/archive';
 import { countOffice } from '@/server/archive/inspect';
@@ -19,25 +19,25 @@ export default async function ArchivePage() {
     <div className="grid max-w-4xl gap-8">
       <div>
         <p className="pb-1">
-          <Link href="/house">{say`House rules`}</Link>
+          <Link href="/house">{t`House rules`}</Link>
         </p>
-        <h1 className="text-3xl">{say`The whole house`}</h1>
+        <h1 className="text-3xl">{t`The whole house`}</h1>
         <p className="text-soft">
           {office?.site}: {said}.
         </p>
       </div>
       <section>
-        <h2 className="border-b border-rule text-xl">{say`Take it out`}</h2>
-        <p className="py-2">{say`One archive with everything: the database, files that were sent, letters that went out. It is a copy to keep, and a way to move to another machine. Whoever has it has everything in it; keep it as you keep the keys.`}</p>
+        <h2 className="border-b border-rule text-xl">{t`Take it out`}</h2>
+        <p className="py-2">{t`One archive with everything: the database, files that were sent, letters that went out. It is a copy to keep, and a way to move to another machine. Whoever has it has everything in it; keep it as you keep the keys.`}</p>
         <a
           className="press press-main"
           href="/house/archive/house.tar.gz"
           download
-        >{say`Take the house out`}</a>
+        >{t`Take the house out`}</a>
       </section>
       <section>
-        <h2 className="border-b border-rule text-xl">{say`Bring one in`}</h2>
-        <p className="py-2">{say`An archive that was taken out here or elsewhere. It is looked at first; then it takes the place of everything that is here now. What was here stays in the folder “replaced” of the data, until the next time.`}</p>
+        <h2 className="border-b border-rule text-xl">{t`Bring one in`}</h2>
+        <p className="py-2">{t`An archive that was taken out here or elsewhere. It is looked at first; then it takes the place of everything that is here now. What was here stays in the folder “replaced” of the data, until the next time.`}</p>
         <ArchiveForm path="/api/archive" site={office?.site ?? ''} now={counts} />
       </section>
     </div>

@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { holidayQuery } from '@/contracts/administration/holidays';
 import { dateOf } from '@/core/time/local-time';
@@ -25,10 +25,10 @@ export default async function HolidaysPage({ searchParams }: { searchParams: Que
   return (
     <>
       <p className="pb-1">
-        <Link href="/house/closure">{say`Closures and openings`}</Link>
+        <Link href="/house/closure">{t`Closures and openings`}</Link>
       </p>
-      <h1 className="text-3xl">{say`Holidays`}</h1>
-      <p className="pb-3 text-soft">{say`Of as many countries and regions as matter here, a year at a time. The site is shut on the days picked; each becomes a closure that can be changed like any other.`}</p>
+      <h1 className="text-3xl">{t`Holidays`}</h1>
+      <p className="pb-3 text-soft">{t`Of as many countries and regions as matter here, a year at a time. The site is shut on the days picked; each becomes a closure that can be changed like any other.`}</p>
       <HolidayForm
         key={`${places.join('.')} ${shown}`}
         options={holidayPlaces()}

@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { ROLES } from '@/core/roles';
 import { ROLE_WORDS } from '@/contracts/words/roles';
@@ -10,7 +10,7 @@ export const metadata: Metadata = texts({ title: 'Who may do what' });
 
 const Cell = ({ may }: { may: boolean }) => (
   <td className="border-t border-rule px-2 text-center">
-    {may ? <strong>{say`yes`}</strong> : <span className="text-soft">{say`no`}</span>}
+    {may ? <strong>{t`yes`}</strong> : <span className="text-soft">{t`no`}</span>}
   </td>
 );
 
@@ -20,26 +20,26 @@ export default async function RightsPage() {
   return (
     <>
       <p className="pb-1">
-        <Link href="/house">{say`House rules`}</Link>
+        <Link href="/house">{t`House rules`}</Link>
       </p>
       <div className="flex flex-wrap items-baseline justify-between gap-3">
-        <h1 className="text-3xl">{say`Who may do what`}</h1>
-        <a className="press" href="/house/rights/rights.csv" download>{say`As CSV`}</a>
+        <h1 className="text-3xl">{t`Who may do what`}</h1>
+        <a className="press" href="/house/rights/rights.csv" download>{t`As CSV`}</a>
       </div>
-      <p className="pb-3 text-soft">{say`Made from the rules that are asked at every page and every deed. Whoever has several roles may what any of them may.`}</p>
-      <div tabIndex={0} role="region" aria-label={say`Rights by role`} className="overflow-x-auto">
+      <p className="pb-3 text-soft">{t`Made from the rules that are asked at every page and every deed. Whoever has several roles may what any of them may.`}</p>
+      <div tabIndex={0} role="region" aria-label={t`Rights by role`} className="overflow-x-auto">
         <table className="w-full text-left">
           <thead>
             <tr className="align-bottom">
-              <th scope="col" className="pr-3">{say`What`}</th>
-              <th scope="col" className="pr-3">{say`Does`}</th>
-              <th scope="col" className="px-2 text-center">{say`nobody signed in`}</th>
+              <th scope="col" className="pr-3">{t`What`}</th>
+              <th scope="col" className="pr-3">{t`Does`}</th>
+              <th scope="col" className="px-2 text-center">{t`nobody signed in`}</th>
               {ROLES.map((role) => (
                 <th key={role} scope="col" className="px-2 text-center">
                   {ROLE_WORDS[role]}
                 </th>
               ))}
-              <th scope="col" className="pl-3">{say`How far`}</th>
+              <th scope="col" className="pl-3">{t`How far`}</th>
             </tr>
           </thead>
           <tbody>

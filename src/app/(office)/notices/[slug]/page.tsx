@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { notFound, permanentRedirect } from 'next/navigation';
 import { pageContext } from '@/server/http/page';
@@ -24,7 +24,7 @@ export async function generateMetadata({ params, searchParams }: Props): Promise
   const { link } = await readNotices(searchParams);
   const ctx = await pageContext('notices.read', `/notices/${slug}`);
   const calendar = await calendarFor(ctx, slug, link);
-  if (!calendar) return { title: say`Notices` };
+  if (!calendar) return { title: t`Notices` };
   const base = `/notices/${calendar.slug}`;
   const isOpen = calendar.readers.kind === 'everyone';
   return {
@@ -59,7 +59,7 @@ export default async function CalendarPage({ params, searchParams }: Props) {
   return (
     <>
       <p className="no-print pb-1">
-        <Link href="/notices">{say`All calendars together`}</Link>
+        <Link href="/notices">{t`All calendars together`}</Link>
       </p>
       <header className="flex flex-wrap items-center gap-x-4 gap-y-2 pb-3">
         <h1 className="flex items-center gap-3 text-3xl">
@@ -68,7 +68,7 @@ export default async function CalendarPage({ params, searchParams }: Props) {
         </h1>
         <p className="text-lg text-soft">
           {calendar.about}
-          {!calendar.isForEveryone && say` Not public: not everybody may read it.`}
+          {!calendar.isForEveryone && t` Not public: not everybody may read it.`}
         </p>
       </header>
       <FaultNote fault={fault} />

@@ -1,5 +1,5 @@
 import { FEED_FORMATS, FEED_FORMAT_NAMES } from '@/contracts/publishing/feed-formats';
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { pageContext } from '@/server/http/page';
 import { wholeAddress } from '@/server/effects/publishing/event-address';
@@ -24,24 +24,24 @@ export default async function FollowPage() {
   return (
     <>
       <p className="pb-1">
-        <Link href="/notices">{say`Notices`}</Link>
+        <Link href="/notices">{t`Notices`}</Link>
       </p>
-      <h1 className="text-3xl">{say`Follow the calendars`}</h1>
-      <p className="max-w-prose pb-3 text-lg text-soft">{say`Give a calendar program one of these addresses once: what is moved or cancelled changes there by itself.`}</p>
-      <section aria-label={say`Yours`} className="sheet max-w-4xl p-4">
-        <h2 className="text-xl">{say`What you have booked`}</h2>
+      <h1 className="text-3xl">{t`Follow the calendars`}</h1>
+      <p className="max-w-prose pb-3 text-lg text-soft">{t`Give a calendar program one of these addresses once: what is moved or cancelled changes there by itself.`}</p>
+      <section aria-label={t`Yours`} className="sheet max-w-4xl p-4">
+        <h2 className="text-xl">{t`What you have booked`}</h2>
         {!own && (
           <p>
-            <Link href="/sign-in?next=%2Fnotices%2Ffollow">{say`Sign in`}</Link>
-            {say` to follow your own bookings, and the calendars that are not for everybody.`}
+            <Link href="/sign-in?next=%2Fnotices%2Ffollow">{t`Sign in`}</Link>
+            {t` to follow your own bookings, and the calendars that are not for everybody.`}
           </p>
         )}
         {own && (
           <>
-            <p className="max-w-prose">{say`Programs cannot sign in, so a private link stands for you: it opens your own bookings and every calendar you may read. Give it to nobody; if it has got about, replace it.`}</p>
+            <p className="max-w-prose">{t`Programs cannot sign in, so a private link stands for you: it opens your own bookings and every calendar you may read. Give it to nobody; if it has got about, replace it.`}</p>
             {token && (
               <dl className="grid gap-x-4 gap-y-1 pt-2 sm:grid-cols-[12rem_1fr]">
-                <dt className="font-semibold">{say`Your bookings`}</dt>
+                <dt className="font-semibold">{t`Your bookings`}</dt>
                 <dd>
                   <Address path={`/feeds/own/${token}/feed.ics`} />
                 </dd>
@@ -59,8 +59,8 @@ export default async function FollowPage() {
           </>
         )}
       </section>
-      <section aria-label={say`Public calendars`} className="max-w-4xl pt-6">
-        <h2 className="text-xl">{say`The public calendars`}</h2>
+      <section aria-label={t`Public calendars`} className="max-w-4xl pt-6">
+        <h2 className="text-xl">{t`The public calendars`}</h2>
         <dl className="grid gap-x-4 gap-y-1.5 pt-1 sm:grid-cols-[16rem_1fr]">
           {open.map(({ slug, name, mark, hue }) => (
             <div key={slug} className="contents">
@@ -75,11 +75,11 @@ export default async function FollowPage() {
           ))}
         </dl>
         <p className="max-w-prose pt-3 text-soft">
-          {say`The same addresses with another ending:`}{' '}
+          {t`The same addresses with another ending:`}{' '}
           {FEED_FORMAT_NAMES.map(
             (format) => `feed.${format} (${FEED_FORMATS[format].label}): ${FEED_FORMATS[format].about}`,
           ).join('; ')}
-          {say`. Every place has its feeds too; they stand on its page.`}
+          {t`. Every place has its feeds too; they stand on its page.`}
         </p>
       </section>
     </>

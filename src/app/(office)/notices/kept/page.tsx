@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { countText } from '@/contracts/words/when';
 import { pageContext } from '@/server/http/page';
@@ -19,17 +19,17 @@ export default async function KeptPage({ searchParams }: { searchParams: Query }
   return (
     <>
       <p className="pb-1">
-        <Link href="/notices">{say`Notices`}</Link>
+        <Link href="/notices">{t`Notices`}</Link>
       </p>
       <div className="flex flex-wrap items-baseline justify-between gap-3 pb-3">
-        <h1 className="text-3xl">{say`The calendars`}</h1>
-        <Link className="press press-main" href="/notices/kept/new">{say`Make another`}</Link>
+        <h1 className="text-3xl">{t`The calendars`}</h1>
+        <Link className="press press-main" href="/notices/kept/new">{t`Make another`}</Link>
       </div>
       {just && (
         <p
           role="status"
           className="mb-3 border-l-4 border-accent bg-sunk px-3 py-2"
-        >{say`“${just.name}” is saved: ${countText(just.coming, 'date', 'dates')} to come stand on it.`}</p>
+        >{t`“${just.name}” is saved: ${countText(just.coming, 'date', 'dates')} to come stand on it.`}</p>
       )}
       <KeptCalendars calendars={calendars} origin={wholeAddress('')} />
     </>

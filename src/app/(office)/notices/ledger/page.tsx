@@ -1,5 +1,5 @@
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { ledgerQuerySchema, LEDGER_WHAT } from '@/contracts/publishing/ledger';
 import { pageContext } from '@/server/http/page';
@@ -32,16 +32,16 @@ export default async function LedgerPage({ searchParams }: { searchParams: Query
   return (
     <>
       <p className="pb-1">
-        <Link href="/notices">{say`Notices`}</Link>
+        <Link href="/notices">{t`Notices`}</Link>
       </p>
-      <h1 className="text-3xl">{say`Who was shown what`}</h1>
-      <p className="max-w-prose pb-3 text-soft">{say`Each date a calendar has ever shown. What was shown and is gone is told to programs that follow the calendar for 60 days: as cancelled, or, where readers may not know more, as not there.`}</p>
+      <h1 className="text-3xl">{t`Who was shown what`}</h1>
+      <p className="max-w-prose pb-3 text-soft">{t`Each date a calendar has ever shown. What was shown and is gone is told to programs that follow the calendar for 60 days: as cancelled, or, where readers may not know more, as not there.`}</p>
       <FaultNote fault={parsed.success ? null : (parsed.error.issues[0]?.message ?? '')} />
       <form action="/notices/ledger" className="sheet mb-3 flex flex-wrap items-end gap-3 p-3">
         <label>
-          <span className="block text-[0.92rem] font-semibold">{say`Calendar`}</span>
+          <span className="block text-[0.92rem] font-semibold">{t`Calendar`}</span>
           <select name="calendar" className="field" defaultValue={query.calendar ?? ''}>
-            <option value="">{say`any`}</option>
+            <option value="">{t`any`}</option>
             {calendars.map(({ id, name }) => (
               <option key={id} value={id}>
                 {name}
@@ -50,7 +50,7 @@ export default async function LedgerPage({ searchParams }: { searchParams: Query
           </select>
         </label>
         <label>
-          <span className="block text-[0.92rem] font-semibold">{say`Of it`}</span>
+          <span className="block text-[0.92rem] font-semibold">{t`Of it`}</span>
           <select name="what" className="field" defaultValue={query.what}>
             {LEDGER_WHAT.map((what) => (
               <option key={what} value={what}>
@@ -60,7 +60,7 @@ export default async function LedgerPage({ searchParams }: { searchParams: Query
           </select>
         </label>
         <label className="grow">
-          <span className="block text-[0.92rem] font-semibold">{say`Title or reference`}</span>
+          <span className="block text-[0.92rem] font-semibold">{t`Title or reference`}</span>
           <input
             type="search"
             name="q"
@@ -69,25 +69,25 @@ export default async function LedgerPage({ searchParams }: { searchParams: Query
             maxLength={MOST_CHARACTERS.search}
           />
         </label>
-        <button type="submit" className="press press-main">{say`Show`}</button>
-        <a className="press" href={`/notices/ledger/ledger.csv?${csv}`} download>{say`As a table (CSV)`}</a>
+        <button type="submit" className="press press-main">{t`Show`}</button>
+        <a className="press" href={`/notices/ledger/ledger.csv?${csv}`} download>{t`As a table (CSV)`}</a>
       </form>
-      {isCut && <p className="pb-2">{say`The newest ${lines.length} lines; narrow it to see older ones.`}</p>}
+      {isCut && <p className="pb-2">{t`The newest ${lines.length} lines; narrow it to see older ones.`}</p>}
       {lines.length === 0 ? (
-        <p className="sheet p-6 text-lg">{say`Nothing of this was ever shown.`}</p>
+        <p className="sheet p-6 text-lg">{t`Nothing of this was ever shown.`}</p>
       ) : (
-        <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={say`Lines of the ledger`}>
+        <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={t`Lines of the ledger`}>
           <table className="w-full text-left">
             <thead className="small-caps border-b border-strong-rule">
               <tr>
                 {[
-                  say`Calendar`,
-                  say`Event`,
-                  say`Date`,
-                  say`Shown since`,
-                  say`Gone since`,
-                  say`Told as`,
-                  say`Told until`,
+                  t`Calendar`,
+                  t`Event`,
+                  t`Date`,
+                  t`Shown since`,
+                  t`Gone since`,
+                  t`Told as`,
+                  t`Told until`,
                 ].map((head) => (
                   <th key={head} scope="col" className="py-1 pr-3 font-semibold">
                     {head}
@@ -106,7 +106,7 @@ export default async function LedgerPage({ searchParams }: { searchParams: Query
                   </td>
                   <td className="py-1 pr-3">{line.when}</td>
                   <td className="py-1 pr-3">{line.shownAt}</td>
-                  <td className="py-1 pr-3">{line.goneAt || say`stands`}</td>
+                  <td className="py-1 pr-3">{line.goneAt || t`stands`}</td>
                   <td className="py-1 pr-3">{line.toldAs && TOLD_AS_WORDS[line.toldAs]}</td>
                   <td className="py-1 pr-3">{line.owedUntil}</td>
                 </tr>

@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { pageContext } from '@/server/http/page';
@@ -20,11 +20,11 @@ export default async function OfferPage({ params }: { params: Promise<{ token: s
   const office = await officeContact(ctx.db);
   return (
     <div className="mx-auto max-w-2xl">
-      <p className="text-soft">{say`Reference ${offer.reference}`}</p>
+      <p className="text-soft">{t`Reference ${offer.reference}`}</p>
       <h1 className="pb-2 text-3xl">{offer.title}</h1>
       <OfferAnswer token={token} offer={offer} />
       {office && (
-        <p className="mt-4 border-t border-rule pt-2 text-soft">{say`Questions: ${office.name}, ${office.phone}, ${office.email}.`}</p>
+        <p className="mt-4 border-t border-rule pt-2 text-soft">{t`Questions: ${office.name}, ${office.phone}, ${office.email}.`}</p>
       )}
     </div>
   );

@@ -1,4 +1,4 @@
-import { say, sayAs, texts } from '@/contracts/language/say';
+import { t, tAs, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { pageContext } from '@/server/http/page';
@@ -19,28 +19,26 @@ export default async function MessagePage({ params }: { params: Promise<{ id: st
   return (
     <>
       <p className="flex gap-6 pb-1">
-        <Link href="/outbox">{say`Back to the outbox`}</Link>
-        {mail.reference && (
-          <Link href={`/desk/${mail.reference}`}>{say`The request, ${mail.reference}`}</Link>
-        )}
+        <Link href="/outbox">{t`Back to the outbox`}</Link>
+        {mail.reference && <Link href={`/desk/${mail.reference}`}>{t`The request, ${mail.reference}`}</Link>}
       </p>
       <h1 className="pb-2 text-2xl">{mail.subject}</h1>
       <dl className="grid grid-cols-[5rem_1fr] gap-x-3 pb-3">
-        <dt className="text-soft">{say`From`}</dt>
+        <dt className="text-soft">{t`From`}</dt>
         <dd>{mail.from}</dd>
-        <dt className="text-soft">{sayAs('letter')`To`}</dt>
+        <dt className="text-soft">{tAs('letter')`To`}</dt>
         <dd>
           {mail.to} &lt;{mail.toAddress}&gt;
         </dd>
-        <dt className="text-soft">{say`Written`}</dt>
+        <dt className="text-soft">{t`Written`}</dt>
         <dd>{mail.dateText}</dd>
-        <dt className="text-soft">{say`State`}</dt>
+        <dt className="text-soft">{t`State`}</dt>
         <dd className="flex flex-wrap items-center gap-3">
-          {mail.state === 'waits' ? say`${MAIL_STATE_WORDS.waits} until` : MAIL_STATE_WORDS[mail.state]}{' '}
+          {mail.state === 'waits' ? t`${MAIL_STATE_WORDS.waits} until` : MAIL_STATE_WORDS[mail.state]}{' '}
           {mail.whenText}
           {mail.state === 'waits' && <SendNow id={mail.id} />}
           {mail.state === 'sent' && (
-            <a href={`/api/outbox/${mail.id}/message.eml`} download>{say`The message as a file (.eml)`}</a>
+            <a href={`/api/outbox/${mail.id}/message.eml`} download>{t`The message as a file (.eml)`}</a>
           )}
         </dd>
       </dl>

@@ -1,6 +1,6 @@
 import { FEED_FORMATS, FEED_FORMAT_NAMES } from '@/contracts/publishing/feed-formats';
 import { feedHref } from '@/ui/notices/notices-address';
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import Link from '@/ui/primitives/link';
 import { notFound } from 'next/navigation';
@@ -27,9 +27,9 @@ function Layouts({ space }: { space: SpacePage }) {
     <table className="w-full text-left">
       <thead className="small-caps border-b border-strong-rule">
         <tr>
-          <th scope="col" className="py-1 font-semibold">{say`Layout`}</th>
-          <th scope="col" className="py-1 text-right font-semibold">{say`Seats`}</th>
-          <th scope="col" className="py-1 text-right font-semibold">{say`Setup, strike`}</th>
+          <th scope="col" className="py-1 font-semibold">{t`Layout`}</th>
+          <th scope="col" className="py-1 text-right font-semibold">{t`Seats`}</th>
+          <th scope="col" className="py-1 text-right font-semibold">{t`Setup, strike`}</th>
         </tr>
       </thead>
       <tbody>
@@ -37,7 +37,7 @@ function Layouts({ space }: { space: SpacePage }) {
           <tr key={layout} className="border-b border-rule">
             <td className="py-1">{layout}</td>
             <td className="py-1 text-right">{seats}</td>
-            <td className="py-1 text-right">{say`${setupMin} and ${strikeMin} min`}</td>
+            <td className="py-1 text-right">{t`${setupMin} and ${strikeMin} min`}</td>
           </tr>
         ))}
       </tbody>
@@ -49,7 +49,7 @@ function Periods({ space }: { space: SpacePage }) {
   if (!space.periods.length) return null;
   return (
     <section className="sheet mt-4 p-4">
-      <h2 className="pb-2 text-xl">{say`Free periods`}</h2>
+      <h2 className="pb-2 text-xl">{t`Free periods`}</h2>
       <ul className="flex flex-wrap gap-2">
         {space.periods.map(({ name, start, minutes, when }) => (
           <li key={start}>
@@ -68,10 +68,10 @@ function ElsewhereLinks({ space, isSignedIn }: { space: SpacePage; isSignedIn: b
   const { code, name } = space;
   return (
     <details className="pt-2">
-      <summary className="font-semibold">{say`Elsewhere: feeds, display, another site`}</summary>
+      <summary className="font-semibold">{t`Elsewhere: feeds, display, another site`}</summary>
       <ul>
         <li>
-          {say`What is on here:`}{' '}
+          {t`What is on here:`}{' '}
           {FEED_FORMAT_NAMES.map((format) => (
             <a key={format} href={feedHref(`/feeds/space/${code}`, format)} className="mr-2">
               {FEED_FORMATS[format].label}
@@ -80,20 +80,20 @@ function ElsewhereLinks({ space, isSignedIn }: { space: SpacePage; isSignedIn: b
         </li>
         {isSignedIn && (
           <li>
-            <a href={`/feeds/space/${code}/free-busy.ics`}>{say`When it is taken (free/busy)`}</a>
+            <a href={`/feeds/space/${code}/free-busy.ics`}>{t`When it is taken (free/busy)`}</a>
           </li>
         )}
         <li>
-          <Link href={`/display/space/${code}`}>{say`Display by its door`}</Link>
+          <Link href={`/display/space/${code}`}>{t`Display by its door`}</Link>
         </li>
         <li>
           <label>
-            <span className="block">{say`“Ask for ${name}” on another site:`}</span>
+            <span className="block">{t`“Ask for ${name}” on another site:`}</span>
             <textarea
               readOnly
               rows={4}
               className="field font-mono text-[0.8rem]"
-              value={embedSnippet(wholeAddress(''), `/embed/ask/${code}`, say`Ask for ${name}`)}
+              value={embedSnippet(wholeAddress(''), `/embed/ask/${code}`, t`Ask for ${name}`)}
             />
           </label>
         </li>
@@ -113,7 +113,7 @@ export default async function PlacePage({ params }: { params: Promise<{ code: st
   return (
     <>
       <p className="pb-1">
-        <Link href="/places">{say`Find a place`}</Link>
+        <Link href="/places">{t`Find a place`}</Link>
       </p>
       <h1 className="text-3xl">{space.name}</h1>
       <p className="pb-3 text-lg text-soft">
@@ -122,71 +122,71 @@ export default async function PlacePage({ params }: { params: Promise<{ code: st
       <div className="grid items-start gap-5 lg:grid-cols-[minmax(0,1fr)_22rem]">
         <div>
           <section className="sheet p-4">
-            <h2 className="pb-2 text-xl">{say`On here in the next two weeks`}</h2>
+            <h2 className="pb-2 text-xl">{t`On here in the next two weeks`}</h2>
             {space.on.length ? (
               <ul className="divide-y divide-rule">
                 {space.on.map(({ id, when, title, day, via }) => (
                   <li key={id} className="py-1.5">
                     <Link href={boardHref({ day, slip: id })}>{when}</Link>{' '}
-                    <span className={title ? 'font-semibold' : 'text-soft'}>{title ?? say`taken`}</span>
-                    {via && <span className="text-soft">{say` in ${via}`}</span>}
+                    <span className={title ? 'font-semibold' : 'text-soft'}>{title ?? t`taken`}</span>
+                    {via && <span className="text-soft">{t` in ${via}`}</span>}
                   </li>
                 ))}
               </ul>
             ) : (
-              <p className="text-soft">{say`Nothing yet.`}</p>
+              <p className="text-soft">{t`Nothing yet.`}</p>
             )}
             <p className="flex flex-wrap gap-2 pt-3">
               <Link
                 className="press"
                 href={boardHref({ day: today, days: 7, only: [space.id] })}
-              >{say`Its week on the board`}</Link>
+              >{t`Its week on the board`}</Link>
               <Link
                 className="press"
                 href={datesHref({ view: 'month', by: 'space', only: [space.id] })}
-              >{say`Its month`}</Link>
+              >{t`Its month`}</Link>
               <Link
                 className="press"
                 href={printHref({ what: 'space', of: space.code, from: today, days: 28 })}
-              >{say`Print`}</Link>
+              >{t`Print`}</Link>
             </p>
           </section>
           <Periods space={space} />
         </div>
-        <aside aria-label={say`About this place`} className="sheet border-t-4 border-t-accent p-4">
+        <aside aria-label={t`About this place`} className="sheet border-t-4 border-t-accent p-4">
           {picture && <PictureShown picture={picture} className="mb-3" />}
           {space.plan && <FloorPlanDrawing plan={space.plan} name={space.name} />}
           <Layouts space={space} />
           {space.plan && (
             <p className="pt-2">
-              <Link href={planHref(space.code)}>{say`Try out how it could be set`}</Link>
+              <Link href={planHref(space.code)}>{t`Try out how it could be set`}</Link>
             </p>
           )}
-          {space.features.length > 0 && <p className="pt-3">{say`With ${space.features.join(', ')}.`}</p>}
+          {space.features.length > 0 && <p className="pt-3">{t`With ${space.features.join(', ')}.`}</p>}
           <p className="pt-3">
-            {space.openToday ? say`Open today ${space.openToday}.` : say`Closed today.`}{' '}
+            {space.openToday ? t`Open today ${space.openToday}.` : t`Closed today.`}{' '}
             {space.howToGet.join(' ')}
           </p>
           <p className="pt-3">
             <Link
               className="press press-main w-full"
               href={askHref({ spaceId: space.id, start: atMinuteOfDay(today, 14 * 60), minutes: 90 })}
-            >{say`Ask for ${space.name}`}</Link>
+            >{t`Ask for ${space.name}`}</Link>
           </p>
           <p className="flex items-center gap-2 pt-2">
             {ctx.viewer && (
               <PinButton kind="space" id={space.id} name={space.name} isPinned={space.isPinned} withText />
             )}
             <span className="text-[0.92rem] text-soft">
-              {say`To give out: `}
-              <span className="break-all text-ink">{say`/places/${space.code}`}</span>
+              {t`To give out: `}
+              <span className="break-all text-ink">{t`/places/${space.code}`}</span>
             </span>
           </p>
           <ElsewhereLinks space={space} isSignedIn={ctx.viewer !== null} />
           <p className="pt-2 text-[0.92rem] text-soft">
             {space.stewards.length
-              ? say`Looked after by ${space.stewards.join(say` and `)}.`
-              : say`Looked after by the office.`}
+              ? t`Looked after by ${space.stewards.join(t` and `)}.`
+              : t`Looked after by the office.`}
           </p>
         </aside>
       </div>

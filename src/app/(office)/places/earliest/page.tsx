@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import Link from '@/ui/primitives/link';
 import { addDays, dateOf, localDate } from '@/core/time/local-time';
@@ -50,7 +50,7 @@ function Line({ moment, minutes, pool }: { moment: EarliestMoment; minutes: numb
       <div className="min-w-64 flex-1">
         <p className="font-semibold">
           {when}
-          {upTo && <span className="font-normal text-soft">{say` or any start up to ${upTo}`}</span>}
+          {upTo && <span className="font-normal text-soft">{t` or any start up to ${upTo}`}</span>}
         </p>
         <p>
           {spaces.map(({ id, name, code, layout, seats }, index) => (
@@ -67,7 +67,7 @@ function Line({ moment, minutes, pool }: { moment: EarliestMoment; minutes: numb
       <Link
         className="press"
         href={boardHref({ day: dateOf(start), pick })}
-      >{say`Ask for it on the board`}</Link>
+      >{t`Ask for it on the board`}</Link>
     </li>
   );
 }
@@ -79,18 +79,18 @@ function Answer({ reply, minutes, pool }: { reply: EarliestReply; minutes: numbe
       <p
         role="status"
         className="text-lg"
-      >{say`No space fits ${unfit.length === 1 ? say`line ${unfit[0]! + 1}` : say`some of the lines`}, whatever the day: ask for fewer people, another layout, or leave the space open.`}</p>
+      >{t`No space fits ${unfit.length === 1 ? t`line ${unfit[0]! + 1}` : t`some of the lines`}, whatever the day: ask for fewer people, another layout, or leave the space open.`}</p>
     );
   if (!moments.length)
     return (
       <p
         role="status"
         className="text-lg"
-      >{say`There is no moment in this span at which all of it is free together. Widen the hours or the days, or ask for less.`}</p>
+      >{t`There is no moment in this span at which all of it is free together. Widen the hours or the days, or ask for less.`}</p>
     );
   return (
     <>
-      <h2 className="pb-2 text-xl">{say`${countText(moments.length, 'moment', 'moments')}, the earliest first`}</h2>
+      <h2 className="pb-2 text-xl">{t`${countText(moments.length, 'moment', 'moments')}, the earliest first`}</h2>
       <ol className="sheet">
         {moments.map((moment) => (
           <Line
@@ -124,14 +124,14 @@ export default async function EarliestPage({ searchParams }: { searchParams: Pro
   return (
     <>
       <p className="pb-1">
-        <Link href="/places">{say`Find a place at a time`}</Link>
+        <Link href="/places">{t`Find a place at a time`}</Link>
       </p>
-      <h1 className="pb-2 text-3xl">{say`The earliest moments`}</h1>
+      <h1 className="pb-2 text-3xl">{t`The earliest moments`}</h1>
       <div className="grid gap-5 lg:grid-cols-[24rem_minmax(0,1fr)]">
         <div>
           <EarliestForm text={text} faults={isAsked ? faults : {}} spaces={spaces} equipment={equipment} />
         </div>
-        <section aria-label={say`Moments found`}>
+        <section aria-label={t`Moments found`}>
           {found?.ok && search.success ? (
             <Answer
               reply={found.value}
@@ -143,8 +143,8 @@ export default async function EarliestPage({ searchParams }: { searchParams: Pro
               {found && !found.ok
                 ? errorReply(found.refusal).error.message
                 : isAsked
-                  ? say`Put right what is marked, then look again.`
-                  : say`Say what is needed together and in which span; the first moments at which all of it is free come up, with setting up and clearing counted.`}
+                  ? t`Put right what is marked, then look again.`
+                  : t`Say what is needed together and in which span; the first moments at which all of it is free come up, with setting up and clearing counted.`}
             </p>
           )}
         </section>

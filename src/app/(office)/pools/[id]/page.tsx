@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import Link from '@/ui/primitives/link';
 import { notFound } from 'next/navigation';
@@ -33,7 +33,7 @@ function DayLevel({ day, fullest }: { day: PoolDay; fullest: number }) {
       </td>
       <td
         className={`px-3 py-1 text-right whitespace-nowrap ${day.left <= 0 ? 'font-bold text-clash' : ''}`}
-      >{say`${day.left} of ${day.stock}`}</td>
+      >{t`${day.left} of ${day.stock}`}</td>
       <td className="py-1 whitespace-nowrap text-soft">{day.when}</td>
     </tr>
   );
@@ -42,22 +42,22 @@ function DayLevel({ day, fullest }: { day: PoolDay; fullest: number }) {
 const Custody = ({ custody }: { custody: UnitCustody | null }) =>
   custody ? (
     <>
-      {custody.with ?? say`taken`}
-      <span className="block text-[0.88rem] text-soft">{say`${custody.from} to ${custody.until}`}</span>
+      {custody.with ?? t`taken`}
+      <span className="block text-[0.88rem] text-soft">{t`${custody.from} to ${custody.until}`}</span>
     </>
   ) : (
-    <span className="text-soft">{say`nobody`}</span>
+    <span className="text-soft">{t`nobody`}</span>
   );
 
 function Units({ units }: { units: NonNullable<PoolPage['units']> }) {
   return (
     <section className="sheet mt-4 p-4">
-      <h2 className="pb-2 text-xl">{say`With whom`}</h2>
+      <h2 className="pb-2 text-xl">{t`With whom`}</h2>
       <div className="overflow-x-auto">
         <table className="w-full text-left">
           <thead className="small-caps border-b border-strong-rule">
             <tr>
-              {[say`Unit`, say`Now`, say`Before`, say`Next`].map((title) => (
+              {[t`Unit`, t`Now`, t`Before`, t`Next`].map((title) => (
                 <th key={title} scope="col" className="py-1 pr-3">
                   {title}
                 </th>
@@ -98,14 +98,14 @@ export default async function PoolPageView({ params }: { params: Promise<{ id: s
   return (
     <>
       <p className="pb-1">
-        <Link href="/places">{say`Find a place`}</Link>
+        <Link href="/places">{t`Find a place`}</Link>
       </p>
       <h1 className="text-3xl">{pool.name}</h1>
-      <p className="pb-3 text-lg text-soft">{say`${pool.store} · ${pool.now.left} of ${pool.now.stock} here now`}</p>
+      <p className="pb-3 text-lg text-soft">{t`${pool.store} · ${pool.now.left} of ${pool.now.stock} here now`}</p>
       <div className="grid items-start gap-5 lg:grid-cols-[minmax(0,1fr)_22rem]">
         <div>
           <section className="sheet p-4">
-            <h2 className="pb-2 text-xl">{say`Left, day by day, at the scarcest moment`}</h2>
+            <h2 className="pb-2 text-xl">{t`Left, day by day, at the scarcest moment`}</h2>
             <div className="overflow-x-auto">
               <table className="w-full">
                 <tbody>
@@ -119,23 +119,21 @@ export default async function PoolPageView({ params }: { params: Promise<{ id: s
               <Link
                 className="press"
                 href={boardHref({ day: today, days: 7, text: pool.name })}
-              >{say`Its week on the board`}</Link>
+              >{t`Its week on the board`}</Link>
               <Link
                 className="press"
                 href={printHref({ what: 'pool', of: String(pool.id), from: today, days: 14 })}
-              >{say`Print`}</Link>
+              >{t`Print`}</Link>
             </p>
           </section>
           {pool.units && <Units units={pool.units} />}
         </div>
-        <aside aria-label={say`About this pool`} className="sheet border-t-4 border-t-accent p-4">
+        <aside aria-label={t`About this pool`} className="sheet border-t-4 border-t-accent p-4">
           {picture && <PictureShown picture={picture} className="mb-3" />}
-          <p>{say`Takes ${pool.fetchMin} minutes to fetch and ${pool.returnMin} to bring back; both count as away.`}</p>
-          {pool.unitNames.length > 0 && (
-            <p className="pt-2">{say`Numbered: ${pool.unitNames.join(', ')}.`}</p>
-          )}
+          <p>{t`Takes ${pool.fetchMin} minutes to fetch and ${pool.returnMin} to bring back; both count as away.`}</p>
+          {pool.unitNames.length > 0 && <p className="pt-2">{t`Numbered: ${pool.unitNames.join(', ')}.`}</p>}
           {pool.kits.length > 0 && (
-            <p className="pt-2">{say`Part of ${pool.kits.map(({ name, quantity }) => `${name} (${quantity})`).join(', ')}.`}</p>
+            <p className="pt-2">{t`Part of ${pool.kits.map(({ name, quantity }) => `${name} (${quantity})`).join(', ')}.`}</p>
           )}
           <p className="pt-3">
             <Link
@@ -150,15 +148,15 @@ export default async function PoolPageView({ params }: { params: Promise<{ id: s
                   minutes: 120,
                 },
               })}
-            >{say`Ask for a loan`}</Link>
+            >{t`Ask for a loan`}</Link>
           </p>
           <p className="flex items-center gap-2 pt-2">
             {ctx.viewer && (
               <PinButton kind="pool" id={pool.id} name={pool.name} isPinned={pool.isPinned} withText />
             )}
             <span className="text-[0.92rem] text-soft">
-              {say`To give out: `}
-              <span className="text-ink">{say`/pools/${pool.id}`}</span>
+              {t`To give out: `}
+              <span className="text-ink">{t`/pools/${pool.id}`}</span>
             </span>
           </p>
         </aside>

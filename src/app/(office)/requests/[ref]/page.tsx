@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import Link from '@/ui/primitives/link';
 import { forbidden, notFound } from 'next/navigation';
@@ -31,24 +31,24 @@ export default async function RequestPage({ params, searchParams }: PageProps) {
   return (
     <>
       <p className="pb-1">
-        <Link href="/requests">{say`Back to my requests`}</Link>
+        <Link href="/requests">{t`Back to my requests`}</Link>
       </p>
       {isNew && (
         <p role="status" className="mb-3 border-l-4 border-clear bg-sunk px-3 py-2 text-lg">
-          {say`Sent. Your reference is `}
+          {t`Sent. Your reference is `}
           <strong>{request.reference}</strong>
-          {say`. What happens next stands below.`}
+          {t`. What happens next stands below.`}
         </p>
       )}
       <RequestHeading request={request} />
       <div className="mb-4 flex flex-wrap items-baseline gap-x-6 gap-y-1 border-l-4 border-strong-rule bg-sunk px-3 py-2">
         <p>{request.nextText}</p>
         {office && (
-          <p className="text-soft">{say`Quote ${request.reference}. Questions: ${office.name}, ${office.phone}, ${office.email}.`}</p>
+          <p className="text-soft">{t`Quote ${request.reference}. Questions: ${office.name}, ${office.phone}, ${office.email}.`}</p>
         )}
         {request.mayWrite && (
           <p>
-            <Link href={`/ask?from=${request.reference}`}>{say`Ask for the same on other dates`}</Link>
+            <Link href={`/ask?from=${request.reference}`}>{t`Ask for the same on other dates`}</Link>
           </p>
         )}
       </div>

@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import Link from '@/ui/primitives/link';
 import { signedInPage } from '@/server/http/page';
@@ -14,9 +14,9 @@ export default async function TemplatesPage() {
     <div className="mx-auto max-w-6xl">
       <SetupsLinks current="recipes" shown={viewsFor(ctx.viewer.roles)} />
       <div className="flex flex-wrap items-end gap-x-5 gap-y-2 pb-3">
-        <h1 className="text-3xl">{say`Recipes`}</h1>
-        <p className="text-lg text-soft">{say`what is done for which event, by whom and by when`}</p>
-        <Link className="press press-main ml-auto" href="/setups/recipes/new">{say`New recipe`}</Link>
+        <h1 className="text-3xl">{t`Recipes`}</h1>
+        <p className="text-lg text-soft">{t`what is done for which event, by whom and by when`}</p>
+        <Link className="press press-main ml-auto" href="/setups/recipes/new">{t`New recipe`}</Link>
       </div>
       <TemplateTable templates={await templateLines(ctx)} />
     </div>

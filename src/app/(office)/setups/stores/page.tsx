@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { parseLocalDate } from '@/core/time/local-time';
 import { signedInPage } from '@/server/http/page';
@@ -27,7 +27,7 @@ export default async function StoresPage({
         isToday={sheet.isToday}
         path="/setups/stores"
         what="stores"
-        said={say`what leaves the stores and comes back`}
+        said={t`what leaves the stores and comes back`}
       />
       <StoresList day={sheet} />
     </div>

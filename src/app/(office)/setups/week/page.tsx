@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { parseLocalDate } from '@/core/time/local-time';
 import { signedInPage } from '@/server/http/page';
@@ -27,21 +27,21 @@ export default async function WeekPage({ searchParams }: { searchParams: Promise
       <div className="flex flex-wrap items-end gap-x-5 gap-y-2 pb-3">
         <h1 className="text-3xl">{week.weekText}</h1>
         <div className="no-print flex gap-2">
-          <Link className="press" href={to(week.before)}>{say`Week before`}</Link>
-          <Link className="press" href={to(week.after)}>{say`Week after`}</Link>
+          <Link className="press" href={to(week.before)}>{t`Week before`}</Link>
+          <Link className="press" href={to(week.after)}>{t`Week after`}</Link>
           <a
             className="press"
             href={setupsSheetHref('pdf', { what: 'week', day: week.first })}
-          >{say`As PDF`}</a>
+          >{t`As PDF`}</a>
           <a
             className="press"
             href={setupsSheetHref('csv', { what: 'week', day: week.first })}
-          >{say`As CSV`}</a>
+          >{t`As CSV`}</a>
         </div>
       </div>
       <WeekTable week={week} />
       {week.team && (
-        <section className="mt-4" aria-label={say`${week.team.name}: who does what`}>
+        <section className="mt-4" aria-label={t`${week.team.name}: who does what`}>
           <SharingOut key={week.team.id} team={week.team} days={week.days} />
           <Roster team={week.team} days={week.days} />
         </section>

@@ -1,4 +1,4 @@
-import { unsaid } from '@/contracts/language/say';
+import { untranslated } from '@/contracts/language/translate';
 import { calendarCommandSchema } from '@/contracts/publishing/calendars';
 import { numberedRoute } from '@/server/http/numbered-route';
 import { doWithCalendar } from '@/server/use-cases/publishing/keep/save-calendar';
@@ -6,6 +6,6 @@ import { doWithCalendar } from '@/server/use-cases/publishing/keep/save-calendar
 export const POST = numberedRoute({
   action: 'calendars.keep',
   body: calendarCommandSchema,
-  what: unsaid('such calendar'),
+  what: untranslated('such calendar'),
   run: doWithCalendar,
 });

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { done } from '@/contracts/base/refusal';
 import { saveSettingsSchema } from '@/contracts/accounts/save-settings';
 import { writeRoute } from '@/server/http/route';
@@ -13,5 +13,5 @@ export const POST = writeRoute({
     return done({ settings: input.settings });
   },
   headers: async ({ settings }) => ({ 'Set-Cookie': settingsCookie(settings) }),
-  reply: () => ({ summary: say`settings kept` }),
+  reply: () => ({ summary: t`settings kept` }),
 });

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { readRoute, refusalResponse } from '@/server/http/route';
 import { pictureBytes } from '@/server/use-cases/administration/entries/pictures';
 
@@ -6,7 +6,7 @@ export const GET = readRoute({
   action: 'space.find',
   run: async (ctx, _, { key = '' }) => {
     const bytes = await pictureBytes(ctx.db, key);
-    if (!bytes) return refusalResponse({ code: 'not-found', what: say`picture at this address` });
+    if (!bytes) return refusalResponse({ code: 'not-found', what: t`picture at this address` });
     return new Response(bytes, {
       headers: {
         'Content-Type': 'image/webp',

@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { embedSchema } from '@/contracts/publishing/embed';
@@ -36,7 +36,7 @@ export default async function EmbedAskPage({ params, searchParams }: Props) {
       <form action="/ask" target="_blank" className="flex flex-wrap items-end gap-3 pt-2">
         <input type="hidden" name="space" value={id} />
         <label>
-          <span className="block text-[0.92rem] font-semibold">{say`From`}</span>
+          <span className="block text-[0.92rem] font-semibold">{t`From`}</span>
           <input
             type="datetime-local"
             name="start"
@@ -46,7 +46,7 @@ export default async function EmbedAskPage({ params, searchParams }: Props) {
           />
         </label>
         <label>
-          <span className="block text-[0.92rem] font-semibold">{say`Minutes`}</span>
+          <span className="block text-[0.92rem] font-semibold">{t`Minutes`}</span>
           <input
             type="number"
             name="minutes"
@@ -57,7 +57,7 @@ export default async function EmbedAskPage({ params, searchParams }: Props) {
             defaultValue={90}
           />
         </label>
-        <button type="submit" className="press press-main">{say`Ask for ${name}`}</button>
+        <button type="submit" className="press press-main">{t`Ask for ${name}`}</button>
       </form>
     </EmbedShell>
   );

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { RegisterInput } from '@/contracts/accounts/account';
 import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import type { AccountMailKind } from '@/core/changes/mail-due';
@@ -80,12 +80,12 @@ export async function register(
   { name, email }: RegisterInput,
 ): Promise<Outcome<{ asked: true }>> {
   const domains = await registerDomains(ctx.db);
-  if (!domains.length) return refuse({ code: 'not-allowed', what: say`The office makes the accounts here.` });
+  if (!domains.length) return refuse({ code: 'not-allowed', what: t`The office makes the accounts here.` });
   if (!domains.includes(domainOf(email)))
     return refuse({
       code: 'bad-input',
       fields: [
-        { path: 'email', message: say`It has to end in ${listOf(domains)}. For another, ask the office.` },
+        { path: 'email', message: t`It has to end in ${listOf(domains)}. For another, ask the office.` },
       ],
     });
   const counted = await limits.ask(ctx.source, email);

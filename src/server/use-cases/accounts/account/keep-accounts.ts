@@ -1,4 +1,4 @@
-import { say, texts, unsaid } from '@/contracts/language/say';
+import { t, texts, untranslated } from '@/contracts/language/translate';
 import type { AccountView } from '@/contracts/accounts/account';
 import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { countText } from '@/contracts/words/when';
@@ -55,10 +55,12 @@ export async function sendLink(
   const known = await accountRow(ctx.db, id, nowMs);
   if (!known) return NO_SUCH;
   if (known.retired)
-    return refuse({ code: 'stale', since: say`“${known.name}” is out of use and cannot sign in.` });
+    return refuse({ code: 'stale', since: t`“${known.name}” is out of use and cannot sign in.` });
   const kind = known.hasPassword ? 'new-password' : 'invitation';
-  const action = known.hasPassword ? unsaid('sent a link for a new password') : unsaid('invited them');
-  const summary = known.hasPassword ? say`${say(action)} to “${known.name}”` : say`invited “${known.name}”`;
+  const action = known.hasPassword
+    ? untranslated('sent a link for a new password')
+    : untranslated('invited them');
+  const summary = known.hasPassword ? t`${t(action)} to “${known.name}”` : t`invited “${known.name}”`;
   const order = { action, reason: known.name, idempotencyKey: key };
   const outcome = await runChangeSet<{ summary: string; letter: number }>(ctx, order, async (change) => {
     const letter = await queueAccountMail(change.tx, kind, { person: known.id }, change.at, `${kind} ${key}`);
@@ -81,7 +83,7 @@ export async function inviteAll(
   key: string,
   nowMs: number,
 ): Promise<Outcome<{ summary: string }>> {
-  const order = { action: 'invited', reason: say`all without a password`, idempotencyKey: key };
+  const order = { action: 'invited', reason: t`all without a password`, idempotencyKey: key };
   const outcome = await runChangeSet<{ summary: string }>(ctx, order, async (change) => {
     const { tx } = change;
     const people = await tx.all(UNINVITED_PEOPLE, { now: nowMs });
@@ -91,8 +93,8 @@ export async function inviteAll(
       people.map(({ id }) => [{ person: id }, `invitation ${key} ${id}`]),
       change.at,
     );
-    for (const { id, name } of people) await writeCommand(change, id, name, unsaid('invited them'));
-    return done({ summary: say`invited ${countText(people.length, 'person', 'people')}` });
+    for (const { id, name } of people) await writeCommand(change, id, name, untranslated('invited them'));
+    return done({ summary: t`invited ${countText(people.length, 'person', 'people')}` });
   });
   if (outcome.ok) sendSoon(ctx);
   return outcome;
@@ -107,10 +109,14 @@ export async function signOutEverywhere(
 ): Promise<Outcome<{ summary: string }>> {
   const known = await accountRow(ctx.db, id, nowMs);
   if (!known) return NO_SUCH;
-  const order = { action: unsaid('signed them out everywhere'), reason: known.name, idempotencyKey: key };
+  const order = {
+    action: untranslated('signed them out everywhere'),
+    reason: known.name,
+    idempotencyKey: key,
+  };
   return runChangeSet(ctx, order, async (change) => {
     await change.tx.table(Session).remove({ person_id: id });
     await writeCommand(change, id, known.name, order.action);
-    return done({ summary: say`signed out “${known.name}” everywhere` });
+    return done({ summary: t`signed out “${known.name}” everywhere` });
   });
 }

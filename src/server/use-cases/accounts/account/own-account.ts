@@ -1,4 +1,4 @@
-import { say, unsaid } from '@/contracts/language/say';
+import { t, untranslated } from '@/contracts/language/translate';
 import type { ChangePasswordInput, OwnAccount } from '@/contracts/accounts/account';
 import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { ROLE_WORDS } from '@/contracts/words/roles';
@@ -60,7 +60,7 @@ export const endSessions = (
   ctx.db.write(async (tx) => {
     const row = await tx.one(COUNT_OTHER_SESSIONS, { id: ctx.viewer.personId, but });
     await tx.execute(END_OTHER_SESSIONS, { id: ctx.viewer.personId, but });
-    return keep(done({ summary: say`signed out in ${countText(row.n, 'other place', 'other places')}` }));
+    return keep(done({ summary: t`signed out in ${countText(row.n, 'other place', 'other places')}` }));
   });
 
 /** Changes one's own password, ends one's other sessions and writes that it was done. Wrong tries count as when signing in. */
@@ -76,13 +76,17 @@ export async function changePassword(
   if (!judged.value)
     return refuse({
       code: 'bad-input',
-      fields: [{ path: 'old', message: say`That is not the password you have now.` }],
+      fields: [{ path: 'old', message: t`That is not the password you have now.` }],
     });
   const faults = weakPasswordFaults(password, own);
   if (faults.length) return refuse({ code: 'bad-input', fields: faults });
   const hashed = await hashPassword(password);
   if (!hashed.ok) return hashed;
-  const order = { action: unsaid('changed their password'), reason: own.name, idempotencyKey: ctx.newId() };
+  const order = {
+    action: untranslated('changed their password'),
+    reason: own.name,
+    idempotencyKey: ctx.newId(),
+  };
   return runChangeSet(ctx, order, async (change) => {
     const { tx } = change;
     const id = ctx.viewer.personId;
@@ -96,6 +100,6 @@ export async function changePassword(
       `password changed ${ctx.newId()}`,
     );
     await writeCommand(change, id, own.name, order.action);
-    return done({ summary: say`your password was changed; you are signed out everywhere else` });
+    return done({ summary: t`your password was changed; you are signed out everywhere else` });
   });
 }

@@ -1,4 +1,4 @@
-import { unsaid } from '@/contracts/language/say';
+import { untranslated } from '@/contracts/language/translate';
 import type { LinkPurpose, LinkView } from '@/contracts/accounts/account';
 import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { idOf, type PersonId } from '@/core/ids';
@@ -31,7 +31,7 @@ export async function readLink({ db }: Context, token: string, nowMs = Date.now(
   return link && { purpose: link.purpose, name: link.name, email: link.email };
 }
 
-const DID: Readonly<Record<LinkPurpose, string>> = unsaid({
+const DID: Readonly<Record<LinkPurpose, string>> = untranslated({
   invitation: 'chose a password',
   'new-password': 'chose a new password',
   registration: 'made an account for themselves',

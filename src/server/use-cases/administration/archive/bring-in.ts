@@ -1,6 +1,6 @@
 import { countText } from '@/contracts/words/when';
 import { holdLetters } from '../../../archive/hold-letters';
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import { existsSync, readFileSync, rmSync, utimesSync, writeFileSync } from 'node:fs';
 import { rm } from 'node:fs/promises';
 import { join } from 'node:path';
@@ -86,9 +86,9 @@ async function putInPlace(ctx: Context, id: string): Promise<Outcome<{ summary: 
     isReplacing = false;
   }
   const letters = held
-    ? say`; ${countText(held, 'letter that waited there is', 'letters that waited there are')} not sent from here`
+    ? t`; ${countText(held, 'letter that waited there is', 'letters that waited there are')} not sent from here`
     : '';
-  return done({ summary: say`“${arrived.site}” is in its place${letters}` });
+  return done({ summary: t`“${arrived.site}” is in its place${letters}` });
 }
 
 /** Puts a house that arrived into the place of this one. Whoever does it types the name of what goes. */
@@ -102,7 +102,7 @@ export async function bringIn(
   if (name.trim() !== site)
     return refuse({
       code: 'bad-input',
-      fields: [{ path: 'name', message: say`Type “${site}” as it stands here: all of it is replaced.` }],
+      fields: [{ path: 'name', message: t`Type “${site}” as it stands here: all of it is replaced.` }],
     });
   return putInPlace(ctx, id);
 }

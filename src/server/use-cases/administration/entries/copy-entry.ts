@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { StoredEntry } from '@/contracts/administration/docs';
 import type { EntryKind } from '@/contracts/administration/kinds';
 
@@ -21,7 +21,7 @@ export function asCopy(kind: EntryKind, doc: StoredEntry['doc']): StoredEntry['d
   const rows = Object.fromEntries(Object.entries(doc).map(([name, value]) => [name, withoutIds(value)]));
   return {
     ...rows,
-    ...('name' in doc && { name: say`${String(doc.name)}, copy` }),
+    ...('name' in doc && { name: t`${String(doc.name)}, copy` }),
     ...('units' in doc && { units: [] }),
     ...OWN[kind],
   };

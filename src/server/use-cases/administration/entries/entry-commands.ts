@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { ForeignKeyConstraintError } from 'sequelize';
 import type { EntryCommandInput, EntryDone } from '@/contracts/administration/docs';
 import { aOne, KIND_WORDS, type EntryKind } from '@/contracts/administration/kinds';
@@ -37,7 +37,7 @@ async function remove(change: ChangeSet, kind: EntryKind, id: number): Promise<R
   const repository = repositoryOf(kind);
   const used = (await repository.usedBy?.(change.tx, id, change.at)) ?? [];
   const advice = repository.retires
-    ? [say`Take it out of use instead: then nobody can choose it any more.`]
+    ? [t`Take it out of use instead: then nobody can choose it any more.`]
     : [];
   if (used.length) return inTheWay([...used, ...advice]);
   try {
@@ -45,7 +45,7 @@ async function remove(change: ChangeSet, kind: EntryKind, id: number): Promise<R
     return null;
   } catch (error) {
     if (!(error instanceof ForeignKeyConstraintError)) throw error;
-    return inTheWay([say`Something that is kept names it.`, ...advice]);
+    return inTheWay([t`Something that is kept names it.`, ...advice]);
   }
 }
 
@@ -78,7 +78,7 @@ async function retire(
   if (state?.isRetired === isOut)
     return refuse({
       code: 'stale',
-      since: say`“${name}” is ${isOut ? say`out of use` : say`in use`} already.`,
+      since: t`“${name}” is ${isOut ? t`out of use` : t`in use`} already.`,
     });
   const held = isOut ? ((await repository.holdsBack?.(tx, id, change.at)) ?? []) : [];
   if (held.length) return refuse(inTheWay(held));
@@ -98,8 +98,7 @@ async function doHere(
   { key, command, preview }: EntryCommandInput,
 ): Promise<Outcome<EntryDone>> {
   const repository = repositoryOf(kind);
-  if (!isPossible(kind, command))
-    return refuse({ code: 'not-found', what: say`such way with ${aOne(kind)}` });
+  if (!isPossible(kind, command)) return refuse({ code: 'not-found', what: t`such way with ${aOne(kind)}` });
   const facts = { did: 'thing', command, kind } as const;
   const known = await repository.load(ctx.db, id);
   const name = known ? repository.nameOf(known) : '';
@@ -113,7 +112,7 @@ async function doHere(
   return runChangeSet<EntryDone>(ctx, order, async (change) => {
     const { tx } = change;
     const before = await repository.load(tx, id);
-    if (!before) return refuse({ code: 'not-found', what: say`such ${KIND_WORDS[kind].one}` });
+    if (!before) return refuse({ code: 'not-found', what: t`such ${KIND_WORDS[kind].one}` });
     const touched = (await repository.touches?.(tx, id, before, null)) ?? {};
     let impact: string[] = [];
     if (command === 'up' || command === 'down') await move(change, kind, id, command === 'up' ? -1 : 1);

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { Rule } from '@/core/checks/rules/all';
 import type { DocOf } from '@/contracts/administration/docs';
 import type { EntryKind } from '@/contracts/administration/kinds';
@@ -130,7 +130,7 @@ export async function nameFaults(
 ): Promise<FieldFault[]> {
   const row = await reader.first(NAMED_ALIKE({ table, column }), { value, id });
   return row
-    ? [{ path, message: say`“${row.name}” is there already, perhaps out of use. Give another ${what}.` }]
+    ? [{ path, message: t`“${row.name}” is there already, perhaps out of use. Give another ${what}.` }]
     : [];
 }
 
@@ -150,7 +150,7 @@ export async function referenceFaults(
     const wanted = ids.filter((id) => id !== null);
     const there = await knownIds(reader, table, wanted, { isInUse: false });
     if (!wanted.every((id) => there.has(id)))
-      faults.push({ path, message: say`This is there no more. Reload the page and choose again.` });
+      faults.push({ path, message: t`This is there no more. Reload the page and choose again.` });
   }
   return faults;
 }

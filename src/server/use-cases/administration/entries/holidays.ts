@@ -1,6 +1,6 @@
 import { rulesThatBefallBy } from '@/core/checks/findings';
 import type { Language } from '@/contracts/language/languages';
-import { ownLanguage, say, unsaid } from '@/contracts/language/say';
+import { ownLanguage, t, untranslated } from '@/contracts/language/translate';
 import Holidays from 'date-holidays';
 import {
   addDays,
@@ -167,7 +167,7 @@ async function noteHolidays(
       kind: 'day-note',
       id: stored.value,
       name: doc.name,
-      did: unsaid('made a note to a day'),
+      did: untranslated('made a note to a day'),
     } as const;
     await writeEntryHistory(change, { ...row, before: null, after: doc });
     made += 1;
@@ -175,7 +175,7 @@ async function noteHolidays(
   return done({
     id: 0,
     name: String(year),
-    summary: say`noted ${countText(made, 'holiday', 'holidays')} of ${year}`,
+    summary: t`noted ${countText(made, 'holiday', 'holidays')} of ${year}`,
     impact: [],
   });
 }
@@ -204,7 +204,7 @@ async function shutOn(
     };
     const stored = await closureRepository.store(change, null, doc, null);
     if (!stored.ok) return stored;
-    const did = unsaid('made a closure');
+    const did = untranslated('made a closure');
     const closure = { kind: 'closure', id: stored.value, name: doc.reason } as const;
     await writeEntryHistory(change, { ...closure, did, before: null, after: doc });
   }
@@ -219,10 +219,10 @@ async function shutHere(
   if (picked.length < new Set(days).size)
     return refuse({
       code: 'bad-input',
-      fields: [{ path: 'days', message: say`One of these days is in the list no more. Look at it again.` }],
+      fields: [{ path: 'days', message: t`One of these days is in the list no more. Look at it again.` }],
     });
   const order = {
-    action: as === 'notes' ? unsaid('noted holidays') : unsaid('shut for holidays'),
+    action: as === 'notes' ? untranslated('noted holidays') : untranslated('shut for holidays'),
     reason: String(year),
     idempotencyKey: key,
     isPreview: preview,
@@ -240,7 +240,7 @@ async function shutHere(
     const impact = made
       ? await followEntry(ctx, change, { spaces, rules: rulesThatBefallBy('closures') })
       : [];
-    const summary = say`shut for ${countText(made, 'holiday', 'holidays')} of ${year}`;
+    const summary = t`shut for ${countText(made, 'holiday', 'holidays')} of ${year}`;
     return done({ id: 0, name: String(year), summary, impact });
   });
 }

@@ -1,5 +1,5 @@
 import type { RowOfShape } from '../../../db/statement';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { Rule } from '@/core/checks/rules/all';
 import type { ClaimId } from '@/core/ids';
 import { toLocal } from '@/core/time/zone';
@@ -40,12 +40,12 @@ function sayRisks(
     const local = toLocal(start, tzid);
     return `${dayShort(dateOf(local))}, ${sayTime(local)}, ${ref} “${title}”: ${fresh.get(id)}`;
   });
-  const head = say`${countText(hit.length, 'approved date falls', 'approved dates fall')} outside and ${hit.length === 1 ? say`is` : say`are`} at risk then.`;
-  const more = say`And ${countText(hit.length - told.length, 'more date', 'more dates')}.`;
+  const head = t`${countText(hit.length, 'approved date falls', 'approved dates fall')} outside and ${hit.length === 1 ? t`is` : t`are`} at risk then.`;
+  const more = t`And ${countText(hit.length - told.length, 'more date', 'more dates')}.`;
   const right =
     healed === 1
-      ? say`1 date that was at risk is right again.`
-      : say`${healed} dates that were at risk are right again.`;
+      ? t`1 date that was at risk is right again.`
+      : t`${healed} dates that were at risk are right again.`;
   return [
     ...(hit.length ? [head] : []),
     ...told,

@@ -1,4 +1,4 @@
-import { say, unsaid } from '@/contracts/language/say';
+import { t, untranslated } from '@/contracts/language/translate';
 import type { EntryKind } from '@/contracts/administration/kinds';
 import type {
   DropPictureInput,
@@ -46,7 +46,7 @@ export async function pictureBytes(reader: Reader, stored: string): Promise<Read
 }
 
 const such = (of: PictureOwner) =>
-  refuse({ code: 'not-found', what: of === 'space' ? say`such space` : say`such equipment` });
+  refuse({ code: 'not-found', what: of === 'space' ? t`such space` : t`such equipment` });
 
 /** Puts a picture to a space or to equipment, in the place of the one there was. */
 export async function sendPicture(
@@ -59,7 +59,7 @@ export async function sendPicture(
   if (!kept.ok) return kept;
   const { storedAs, ...facts } = kept.value;
   let before: Row | null = null;
-  const order = { action: unsaid('put a picture'), reason: about, idempotencyKey: ctx.newId() };
+  const order = { action: untranslated('put a picture'), reason: about, idempotencyKey: ctx.newId() };
   const outcome = await runChangeSet<{ summary: string }>(ctx, order, async (change) => {
     before = await rowOf(change.tx, of, id);
     await change.tx.table(Pictures).remove({ owner_kind: of, owner_id: id });
@@ -67,7 +67,7 @@ export async function sendPicture(
       .table(Pictures)
       .insert({ owner_kind: of, owner_id: id, stored_as: storedAs, about, ...facts });
     await noteInHistory(change, KIND[of], id, { facts: { did: 'picture', about } });
-    return done({ summary: say`the picture is shown` });
+    return done({ summary: t`the picture is shown` });
   });
   await dropStored(outcome.ok ? ((before as Row | null)?.stored ?? 'none') : storedAs);
   return outcome;
@@ -79,12 +79,16 @@ export async function dropPicture(
   { key, of, id }: DropPictureInput,
 ): Promise<Outcome<{ summary: string }>> {
   const before = await rowOf(ctx.db, of, id);
-  const order = { action: unsaid('took a picture away'), reason: before?.about ?? '', idempotencyKey: key };
+  const order = {
+    action: untranslated('took a picture away'),
+    reason: before?.about ?? '',
+    idempotencyKey: key,
+  };
   const outcome = await runChangeSet<{ summary: string }>(ctx, order, async (change) => {
-    if (!(await rowOf(change.tx, of, id))) return done({ summary: say`there is no picture` });
+    if (!(await rowOf(change.tx, of, id))) return done({ summary: t`there is no picture` });
     await change.tx.table(Pictures).remove({ owner_kind: of, owner_id: id });
     await noteInHistory(change, KIND[of], id, { did: order.action });
-    return done({ summary: say`the picture is gone` });
+    return done({ summary: t`the picture is gone` });
   });
   if (outcome.ok && before) await dropStored(before.stored);
   return outcome;

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { doneFactsSchema } from '@/contracts/history/done-facts';
 import { sayDone } from '@/contracts/history/say-done';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type {
   ChoiceList,
   HistoryOfEntry,
@@ -92,7 +92,7 @@ export async function choicesFor(
   const more: Partial<Record<ChoiceList, NamedChoice[]>> = {};
   for (const [list, id] of namedIn(fields, thing.doc))
     if (!choices[list].some((each) => each.id === id))
-      (more[list] ??= []).push({ id, name: say`${nameOf(list, id)}, out of use` });
+      (more[list] ??= []).push({ id, name: t`${nameOf(list, id)}, out of use` });
   return recordOf(keysOf(choices), (list) => [...choices[list], ...(more[list] ?? [])]);
 }
 
@@ -119,7 +119,7 @@ export async function historyOfEntry(ctx: Context, kind: HistoryKind, id: number
   return rows.map((row) => ({
     when: momentText(row.at, tzid),
     who: row.who ?? 'Calendario',
-    did: row.facts === null ? say(row.did) : sayDone(doneFactsSchema.parse(JSON.parse(row.facts))),
+    did: row.facts === null ? t(row.did) : sayDone(doneFactsSchema.parse(JSON.parse(row.facts))),
     changes: changesOf(kind, row, nameOf),
   }));
 }

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import {
   DOC_SCHEMAS,
   type AnyDoc,
@@ -35,8 +35,7 @@ export async function saveEntry(
   return outcome;
 }
 
-const changedSince = (name: string): string =>
-  say`“${name}” was changed by somebody else since you opened it.`;
+const changedSince = (name: string): string => t`“${name}” was changed by somebody else since you opened it.`;
 
 async function saveHere(
   ctx: SignedInContext,
@@ -48,7 +47,7 @@ async function saveHere(
   const parsed = DOC_SCHEMAS[kind].safeParse(given);
   if (!parsed.success) return refuse({ code: 'bad-input', fields: faultsOfIssues(parsed.error.issues) });
   const doc = parsed.data as AnyDoc;
-  if (id === null && words.isSingle) return refuse({ code: 'not-found', what: say`second ${words.one}` });
+  if (id === null && words.isSingle) return refuse({ code: 'not-found', what: t`second ${words.one}` });
   const name = repository.nameOf(doc);
   const facts = { did: id === null ? 'thing-made' : 'thing-changed', kind } as const;
   const order = {
@@ -61,7 +60,7 @@ async function saveHere(
   return runChangeSet<EntryDone>(ctx, order, async (change) => {
     const { tx } = change;
     const before = id === null ? null : await repository.load(tx, id);
-    if (id !== null && !before) return refuse({ code: 'not-found', what: say`such ${words.one}` });
+    if (id !== null && !before) return refuse({ code: 'not-found', what: t`such ${words.one}` });
     if (id !== null && (await rowVersionOf(tx, kind, id)) !== rowVersion)
       return refuse({ code: 'stale', since: changedSince(name) });
     const faults = await repository.faults(tx, id, doc);

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { OfficeInput } from '@/contracts/administration/office';
 import type { Writer } from '../../../db/connection';
 import { templateRow } from '../../../repositories/work-orders/template-row';
@@ -35,7 +35,7 @@ export async function addShifts(tx: Writer, { teams, site }: OfficeInput, teamId
     for (const shift of shifts)
       await insert(tx, Shift, {
         team_id: known(teamIds, name, 'team'),
-        person_id: personOf(people, shift.person, say`a shift of ${name}`),
+        person_id: personOf(people, shift.person, t`a shift of ${name}`),
         start_min: toEpochMinute(shift.from, site.zone, 'offset-before'),
         end_min: toEpochMinute(shift.to, site.zone, 'offset-before'),
         people: shift.people,

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { officeSchema, type OfficeFile } from '@/contracts/administration/office';
 import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import type { StartInput } from '@/contracts/administration/start';
@@ -16,10 +16,10 @@ import { FIRST_PERSON } from './start.queries';
 
 /** A team that sets every room before hosts come, and clears it after they have gone. */
 const firstTeam = (): NonNullable<OfficeFile['teams']>[number] => ({
-  name: say`Setup`,
+  name: t`Setup`,
   templates: [
-    { phase: 'setup', title: say`Set the room`, due: 'access-start' },
-    { phase: 'strike', title: say`Clear the room`, due: 'occupied-end' },
+    { phase: 'setup', title: t`Set the room`, due: 'access-start' },
+    { phase: 'strike', title: t`Clear the room`, due: 'occupied-end' },
   ],
 });
 
@@ -46,7 +46,7 @@ const officeOf = (input: StartInput): OfficeFile => ({
   ],
   teams: [firstTeam()],
   categories: [
-    { name: say`Events`, mark: say`Ev`, hue: 'green', about: say`Whatever has no category of its own yet.` },
+    { name: t`Events`, mark: t`Ev`, hue: 'green', about: t`Whatever has no category of its own yet.` },
   ],
   organisations: [input.site],
   people: [

@@ -1,4 +1,4 @@
-import { texts } from '@/contracts/language/say';
+import { texts } from '@/contracts/language/translate';
 import { refuse } from '@/contracts/base/refusal';
 import type { Reader } from '../../../db/connection';
 import { mainSite } from '../../../repositories/house/main-site';

@@ -1,4 +1,4 @@
-import { say, unsaid } from '@/contracts/language/say';
+import { t, untranslated } from '@/contracts/language/translate';
 import type { HouseReply } from '@/contracts/administration/house';
 import type { OwnLayout, OwnLayoutInput } from '@/contracts/calendar/seating';
 import { done, refuse, type Outcome } from '@/contracts/base/refusal';
@@ -17,14 +17,18 @@ export async function keepOwnLayout(
   ctx: SignedInContext,
   input: OwnLayoutInput,
 ): Promise<Outcome<HouseReply>> {
-  const order = { action: unsaid('kept a way to set rooms'), reason: input.name, idempotencyKey: input.key };
+  const order = {
+    action: untranslated('kept a way to set rooms'),
+    reason: input.name,
+    idempotencyKey: input.key,
+  };
   return runChangeSet<HouseReply>(ctx, order, async (change) => {
     const layouts = change.tx.table(OwnLayouts);
     const query = writeJson<Record<string, unknown>>(input.query);
     const known = await layouts.first({ name: input.name });
     if (known) await layouts.update({ id: known.id }, { query });
     else await layouts.insert({ name: input.name, query });
-    return done({ summary: say`kept “${input.name}”`, atRisk: 0 });
+    return done({ summary: t`kept “${input.name}”`, atRisk: 0 });
   });
 }
 
@@ -34,11 +38,11 @@ export async function dropOwnLayout(
   id: number,
   key: string,
 ): Promise<Outcome<HouseReply>> {
-  const order = { action: unsaid('gave up a way to set rooms'), reason: '', idempotencyKey: key };
+  const order = { action: untranslated('gave up a way to set rooms'), reason: '', idempotencyKey: key };
   return runChangeSet<HouseReply>(ctx, order, async (change) => {
     const [known] = await change.tx.all(NAME_OF_LAYOUT, { id });
-    if (!known) return refuse({ code: 'not-found', what: say`such way to set rooms` });
+    if (!known) return refuse({ code: 'not-found', what: t`such way to set rooms` });
     await change.tx.table(OwnLayouts).remove({ id });
-    return done({ summary: say`gave up “${known.name}”`, atRisk: 0 });
+    return done({ summary: t`gave up “${known.name}”`, atRisk: 0 });
   });
 }

@@ -1,5 +1,5 @@
 import { rulesThatBefallBy } from '@/core/checks/findings';
-import { say, unsaid } from '@/contracts/language/say';
+import { t, untranslated } from '@/contracts/language/translate';
 import type { Rule } from '@/core/checks/rules/all';
 import type { EquipmentTypeId } from '@/core/ids';
 import { levels } from '@/core/equipment/peak-use';
@@ -30,7 +30,7 @@ export async function riskBy(
 }
 
 export const riskText = (count: number): string =>
-  count ? say`${countText(count, 'date is', 'dates are')} at risk by it` : say`no date is at risk by it`;
+  count ? t`${countText(count, 'date is', 'dates are')} at risk by it` : t`no date is at risk by it`;
 
 /** The least stock there is at some minute of the span once the line counts. */
 async function leastStock(
@@ -52,15 +52,19 @@ export async function addStockLine(
   ctx: SignedInContext,
   input: StockLineInput,
 ): Promise<Outcome<HouseReply>> {
-  const order = { action: unsaid('changed the stock'), reason: input.reason, idempotencyKey: input.key };
+  const order = {
+    action: untranslated('changed the stock'),
+    reason: input.reason,
+    idempotencyKey: input.key,
+  };
   return runChangeSet<HouseReply>(ctx, order, async (change) => {
     const tzid = await siteZone(change.tx);
     const minute = (at: typeof input.from): EpochMinute => toEpochMinute(at, tzid, 'offset-before');
     const span = { start: minute(input.from), end: input.to ? minute(input.to) : FAR };
     const least = await leastStock(change, input.typeId, span, input.delta);
-    if (least === null) return refuse({ code: 'not-found', what: say`such equipment` });
+    if (least === null) return refuse({ code: 'not-found', what: t`such equipment` });
     if (least < 0) {
-      const message = say`There are only ${least - input.delta} at some time then; ${-input.delta} cannot be missing. Give a smaller number or another time.`;
+      const message = t`There are only ${least - input.delta} at some time then; ${-input.delta} cannot be missing. Give a smaller number or another time.`;
       return refuse({ code: 'bad-input', fields: [{ path: 'delta', message }] });
     }
     await inEntryHistory(change, 'equipment', input.typeId, order.action, () =>
@@ -73,6 +77,6 @@ export async function addStockLine(
       }),
     );
     const atRisk = await riskBy(change, span, { typeId: input.typeId }, rulesThatBefallBy('stock'));
-    return done({ summary: say`changed the stock; ${riskText(atRisk)}`, atRisk });
+    return done({ summary: t`changed the stock; ${riskText(atRisk)}`, atRisk });
   });
 }

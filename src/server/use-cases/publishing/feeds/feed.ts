@@ -6,7 +6,7 @@ import { atomText } from './formats/atom';
 import { icsText } from './formats/ics';
 import { jsonText } from './formats/json';
 import { makeReady, textState, type TextState } from './ready-text';
-import { feedSource, keptSource, type FeedOf, type FeedSource } from './source';
+import { feedSource, cachedSource, type FeedOf, type FeedSource } from './source';
 
 type FeedBuilder = (ctx: Context, source: FeedSource, address: string) => Promise<string>;
 
@@ -30,7 +30,7 @@ export async function feed(
   format: FeedFormat = 'ics',
   known: string | null = null,
 ): Promise<Outcome<FeedReply>> {
-  const kept = keptSource(ctx.db, of);
+  const kept = cachedSource(ctx.db, of);
   const state = kept && (await textState(ctx, kept.source.id));
   const stands = kept !== null && state?.stamp === kept.stamp;
   const found = stands ? done(kept.source) : await feedSource(ctx, of);

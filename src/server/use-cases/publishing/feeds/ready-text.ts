@@ -12,7 +12,11 @@ import {
   STATE_OF_CALENDAR,
   JOINED_TEXT,
 } from './feeds.queries';
-import { DROP_ALL_TEXT, COUNT_EVERY_CALENDAR_UP, COUNT_UP_WHERE_AGED } from '../../../repositories/publishing/published.queries';
+import {
+  DROP_ALL_TEXT,
+  COUNT_EVERY_CALENDAR_UP,
+  COUNT_UP_WHERE_AGED,
+} from '../../../repositories/publishing/published.queries';
 import { Setting } from '../../../db/tables/house';
 
 /** What all ready text was made of besides what each event says of itself. */
@@ -31,7 +35,7 @@ export interface TextState {
   /** Whether some of it has to be made before it can be sent. */
   readonly isMissing: 0 | 1;
   readonly house: string | null;
-  /** Of the calendars themselves, as `keptCalendars` has it. */
+  /** Of the calendars themselves, as `cachedCalendars` has it. */
   readonly stamp: string;
   readonly madeOf: string | null;
 }

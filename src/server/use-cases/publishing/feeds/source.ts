@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import { FACTS, type Fact } from '@/core/publishing/facts';
 import { OPEN_FACTS } from '@/core/publishing/shown';
 import { CANCELLED_SHOWN_DAYS } from '@/core/publishing/icalendar';
@@ -8,7 +8,7 @@ import type { Reader } from '../../../db/connection';
 import {
   calendarFor,
   endedCalendars,
-  keptCalendars,
+  cachedCalendars,
   type Calendar,
 } from '../../../repositories/publishing/calendars';
 import { holderOf } from '../../../repositories/publishing/link-holder';
@@ -79,11 +79,11 @@ function calendarSource(calendar: Calendar): FeedSource {
  * The same for a public calendar from what was read before, without asking the database; good only where the stamp it
  * comes with still stands.
  */
-export function keptSource(
+export function cachedSource(
   reader: Reader,
   of: FeedOf,
 ): { readonly stamp: string; readonly source: FeedSource } | null {
-  const kept = keptCalendars(reader);
+  const kept = cachedCalendars(reader);
   if (!kept || of.kind !== 'calendar' || of.token !== null) return null;
   const calendar = kept.calendars.find(
     ({ slug, readers }) => slug === of.slug && readers.kind === 'everyone',
@@ -93,7 +93,7 @@ export function keptSource(
 
 const spaceSource = async (reader: Reader, code: string): Promise<Outcome<FeedSource>> =>
   sourceOf(await reader.first(FOLLOWED_SPACE, { code }), ({ name }) => ({
-    about: say`What is on in ${name}.`,
+    about: t`What is on in ${name}.`,
     facts: OPEN_FACTS,
     path: `/places/${code}`,
     feedPath: `/feeds/space/${code}`,
@@ -103,7 +103,7 @@ const spaceSource = async (reader: Reader, code: string): Promise<Outcome<FeedSo
 
 const hostSource = async (reader: Reader, host: number): Promise<Outcome<FeedSource>> =>
   sourceOf(await reader.first(FOLLOWED_HOST, { id: host }), ({ name, id }) => ({
-    about: say`What ${name} hosts.`,
+    about: t`What ${name} hosts.`,
     facts: OPEN_FACTS,
     path: `/notices?host=${id}`,
     feedPath: `/feeds/host/${id}`,
@@ -116,7 +116,7 @@ async function ownSource(reader: Reader, token: string): Promise<Outcome<FeedSou
   const holder = await holderOf(reader, token);
   if (!holder) return NO_FEED;
   return sourceOf(await reader.first(FOLLOWED_PERSON, { id: holder.personId }), ({ name }) => ({
-    about: say`What ${name} has booked.`,
+    about: t`What ${name} has booked.`,
     facts: FACTS,
     path: '/requests',
     feedPath: `/feeds/own/${token}`,

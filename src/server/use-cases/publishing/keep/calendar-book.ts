@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { CalendarChoices, StoredCalendar } from '@/contracts/publishing/calendars';
 import type { Said } from '@/contracts/administration/kinds';
 import { FACT_WORDS, filterText, readersText } from '@/contracts/publishing/words';
@@ -46,6 +46,6 @@ export async function saidOfCalendar(reader: Reader, id: number): Promise<Said |
     Shows: filterText(calendar.filter, choices),
     Tells: calendar.facts.map((fact) => FACT_WORDS[fact]).join(', '),
     Readers: readersText(calendar.readers, choices),
-    'From the first': calendar.startsOn ? say`switched on` : say`switched off`,
+    'From the first': calendar.startsOn ? t`switched on` : t`switched off`,
   };
 }

@@ -1,6 +1,6 @@
 import type { Edit } from '@/contracts/history/done-facts';
 import { sayEdit } from '@/contracts/history/say-done';
-import { say, unsaid } from '@/contracts/language/say';
+import { t, untranslated } from '@/contracts/language/translate';
 import type { EditNoticeInput } from '@/contracts/publishing/calendars';
 import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { localDate, parseLocalDate } from '@/core/time/local-time';
@@ -106,15 +106,13 @@ function faultsOf(input: EditNoticeInput, calendars: readonly Calendar[]) {
   const both = input.picked.some((id) => input.excluded.includes(id));
   return [
     ...(input.publishFrom !== null && !parseLocalDate(input.publishFrom)
-      ? [{ path: 'publishFrom', message: say`There is no date ${input.publishFrom}.` }]
+      ? [{ path: 'publishFrom', message: t`There is no date ${input.publishFrom}.` }]
       : []),
     ...([...input.picked, ...input.excluded].every(isKnown)
       ? []
-      : [
-          { path: 'picked', message: say`One of these calendars is gone. Reload the page and choose again.` },
-        ]),
+      : [{ path: 'picked', message: t`One of these calendars is gone. Reload the page and choose again.` }]),
     ...publicTextFaults(input.publicHtml),
-    ...(both ? [{ path: 'picked', message: say`A calendar is both picked and left out. Choose one.` }] : []),
+    ...(both ? [{ path: 'picked', message: t`A calendar is both picked and left out. Choose one.` }] : []),
   ];
 }
 
@@ -127,10 +125,14 @@ export async function editNotice(
   reference: string,
   input: EditNoticeInput,
 ): Promise<Outcome<{ readonly summary: string; readonly changeSet: number }>> {
-  const order = { action: unsaid('edited its notice'), reason: input.reason, idempotencyKey: input.key };
+  const order = {
+    action: untranslated('edited its notice'),
+    reason: input.reason,
+    idempotencyKey: input.key,
+  };
   return runChangeSet(ctx, order, async (change) => {
     const request = await loadRequest(change.tx, reference);
-    if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
+    if (!request) return refuse({ code: 'not-found', what: t`request with this reference` });
     if (request.version !== input.version)
       return refuse({ code: 'stale', since: await lastChange(change.tx, request.id, request.tzid) });
     const calendars = await loadCalendars(change.tx);
@@ -142,7 +144,7 @@ export async function editNotice(
     if (!edits.length)
       return refuse({
         code: 'bad-input',
-        fields: [{ path: 'publicHtml', message: say`Nothing is different. Change something first.` }],
+        fields: [{ path: 'publicHtml', message: t`Nothing is different. Change something first.` }],
       });
     await writeNotice(change, request, before, input);
     await change.updateVersioned(Request, [request.id], {

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { isOnCalendar } from '@/core/publishing/calendar-filter';
 import type { NoticePreview } from '@/contracts/publishing/calendars';
 import { plainAsHtml } from '@/contracts/base/plain-as-html';
@@ -17,7 +17,7 @@ const SHOWN_DATES = 3;
 /** How the notice of a request will read and where it will be, before it is approved and after. */
 export async function noticePreview(ctx: Context, ref: string): Promise<Outcome<NoticePreview>> {
   const [facts] = await ctx.db.value(NOTICE_FACTS, { ref, now: ctx.clock.now() });
-  if (!facts) return refuse({ code: 'not-found', what: say`request with this reference` });
+  if (!facts) return refuse({ code: 'not-found', what: t`request with this reference` });
   const calendars = await loadCalendars(ctx.db);
   const choices = await calendarChoices(ctx.db);
   const choiceOf = new Map(facts.choices.map(({ calendar, choice }) => [calendar, choice]));

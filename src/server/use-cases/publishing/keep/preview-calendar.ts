@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { isOnCalendar } from '@/core/publishing/calendar-filter';
 import { toldWords } from '@/core/publishing/facts';
 import { isAnnounced, standsOn } from '@/core/publishing/shown';
@@ -30,7 +30,7 @@ export async function previewCalendar(
     events: new Set(found.map(({ request }) => request)).size,
     lines: found.slice(0, SHOWN_LINES).map(({ title, start, end, place }) => ({
       when: spanText(start, end),
-      title: toldWords(facts, { ...NO_WORDS, title }, say`Taken`).title,
+      title: toldWords(facts, { ...NO_WORDS, title }, t`Taken`).title,
       place: facts.includes('place') ? (place ?? '') : '',
     })),
   };

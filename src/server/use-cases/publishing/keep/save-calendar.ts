@@ -1,4 +1,4 @@
-import { say, texts, unsaid } from '@/contracts/language/say';
+import { t, texts, untranslated } from '@/contracts/language/translate';
 import { slugOf } from '@/core/publishing/slug';
 import type { CalendarCommandInput, SaveCalendarInput } from '@/contracts/publishing/calendars';
 import { RESERVED_SLUGS } from '@/contracts/publishing/calendars';
@@ -50,7 +50,7 @@ async function chosenSlug(tx: Writer, input: SaveCalendarInput): Promise<Outcome
   const { slug, name, id } = input;
   if (slug === '') return done(await freeSlug(tx, name, id));
   if (await isTaken(tx, slug, id))
-    return fault('slug', say`Another calendar has this address, or had it. Choose another.`);
+    return fault('slug', t`Another calendar has this address, or had it. Choose another.`);
   return done(slug);
 }
 
@@ -91,7 +91,7 @@ async function storeCalendar(
   const stored = await tx.table(Calendar).first({ id: input.id, kind: 'made', retired_min: null });
   if (!stored) return NOT_THERE;
   if (stored.row_version !== input.rowVersion)
-    return refuse({ code: 'stale', since: say`Somebody has saved this calendar since you opened it.` });
+    return refuse({ code: 'stale', since: t`Somebody has saved this calendar since you opened it.` });
   if (stored.slug !== slug) {
     await tx.table(CalendarSlugOld).remove({ slug });
     await tx.table(CalendarSlugOld).insert({ slug: stored.slug, calendar_id: input.id });
@@ -111,13 +111,13 @@ export async function saveCalendar(
   ctx: SignedInContext,
   input: SaveCalendarInput,
 ): Promise<Outcome<CalendarDone>> {
-  const action = input.id === null ? unsaid('made a calendar') : unsaid('changed a calendar');
+  const action = input.id === null ? untranslated('made a calendar') : untranslated('changed a calendar');
   return runChangeSet(ctx, { action, reason: input.name, idempotencyKey: input.key }, async (change) => {
     const [same] = await change.tx.all(CALENDAR_OF_NAME, { name: input.name, id: input.id });
     const unknown = await unknownOf(change.tx, input);
     if (unknown)
-      return fault(unknown, say`One of these is not there any more. Reload the page and choose again.`);
-    if (same) return fault('name', say`There is a calendar of this name. Give it another.`);
+      return fault(unknown, t`One of these is not there any more. Reload the page and choose again.`);
+    if (same) return fault('name', t`There is a calendar of this name. Give it another.`);
     const slug = await chosenSlug(change.tx, input);
     if (!slug.ok) return slug;
     const before = input.id === null ? null : await saidOfCalendar(change.tx, input.id);
@@ -134,7 +134,7 @@ export async function saveCalendar(
     change.because({ kind: 'calendar' });
     await change.follow();
     const shown = await shownNow(change.tx, stored.value);
-    const summary = say`${action === 'made a calendar' ? say`made` : say`saved`} “${input.name}”: ${countText(shown, 'date stands', 'dates stand')} on it`;
+    const summary = t`${action === 'made a calendar' ? t`made` : t`saved`} “${input.name}”: ${countText(shown, 'date stands', 'dates stand')} on it`;
     return done({ id: stored.value, slug: slug.value, summary });
   });
 }
@@ -150,7 +150,7 @@ async function moveCalendar(tx: Writer, id: number, by: 1 | -1): Promise<void> {
   await tx.execute(PUT_IN_ORDER, { ids });
 }
 
-const COMMAND_WORDS: Readonly<Record<CalendarCommandInput['command'], string>> = unsaid({
+const COMMAND_WORDS: Readonly<Record<CalendarCommandInput['command'], string>> = untranslated({
   retire: 'ended a calendar',
   'replace-link': 'replaced the private link of a calendar',
   up: 'moved a calendar up',

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { PersonId, RequestId } from '@/core/ids';
 import type { WantedService } from '@/core/occupancy/bands';
 import type { AskInput } from '@/contracts/requests/ask';
@@ -32,7 +32,7 @@ async function unknownDetails(reader: Reader, input: AskInput): Promise<FieldFau
     missingFaults(reader, table, ids, {
       isInUse: true,
       path,
-      message: say`There is no such ${what}, or no longer. Choose one from the list.`,
+      message: t`There is no such ${what}, or no longer. Choose one from the list.`,
     });
   const second = input.secondChoices.flatMap(({ spaceId }, index) =>
     spaceId === null ? [] : [{ spaceId, index }],
@@ -83,7 +83,7 @@ async function foreignFiles(ctx: SignedInContext, reader: Reader, input: AskInpu
   return input.fileKeys.flatMap((key, index) =>
     own.has(key)
       ? []
-      : [{ path: `fileKeys.${index}`, message: say`This file is not here any more. Add it once more.` }],
+      : [{ path: `fileKeys.${index}`, message: t`This file is not here any more. Add it once more.` }],
   );
 }
 
@@ -97,7 +97,7 @@ async function unknownCalendars(
   return calendarIds.flatMap((id, index) =>
     known.includes(id)
       ? []
-      : [{ path: `calendarIds.${index}`, message: say`There is no such calendar. Choose from the list.` }],
+      : [{ path: `calendarIds.${index}`, message: t`There is no such calendar. Choose from the list.` }],
   );
 }
 
@@ -114,7 +114,7 @@ export async function detailFaults(
     ...(await foreignFiles(ctx, reader, input)),
     ...(input.publicHtml === undefined ? [] : publicTextFaults(input.publicHtml)),
     ...(input.kind === 'notice' && !input.publish
-      ? [{ path: 'publish', message: say`A notice is for readers: publish it, or ask for something else.` }]
+      ? [{ path: 'publish', message: t`A notice is for readers: publish it, or ask for something else.` }]
       : []),
   ];
 }
@@ -130,8 +130,8 @@ export async function requesterIdOf(
   const [row] = await reader.all(MAY_ASK_FOR, { for: onBehalfOf, me: personId });
   if (row && (row.isDeputy || roles.includes('manager'))) return done(onBehalfOf);
   const message = row
-    ? say`You may ask for this person once they have named you their deputy.`
-    : say`There is no such person. Choose one from the list.`;
+    ? t`You may ask for this person once they have named you their deputy.`
+    : t`There is no such person. Choose one from the list.`;
   return refuse({ code: 'bad-input', fields: [{ path: 'onBehalfOf', message }] });
 }
 

@@ -1,4 +1,4 @@
-import { unsaid } from '@/contracts/language/say';
+import { untranslated } from '@/contracts/language/translate';
 import { makeReference } from '@/core/changes/reference';
 import { RULES } from '@/core/checks/rules/all';
 import type { CheckRule } from '@/core/checks/rules/rule';
@@ -137,7 +137,7 @@ async function checkedRequest(ctx: SignedInContext, tx: Writer, input: AskInput)
 }
 
 async function submitHere(ctx: SignedInContext, input: AskInput): Promise<Outcome<AskReply>> {
-  const order = { action: unsaid('asked'), reason: '', idempotencyKey: input.key };
+  const order = { action: untranslated('asked'), reason: '', idempotencyKey: input.key };
   return runChangeSet<AskReply>(ctx, order, async (change) => {
     const checked = await checkedRequest(ctx, change.tx, input);
     if (!checked.ok) return checked;

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { idOf, type ClaimId, type EquipmentTypeId } from '@/core/ids';
 import type { WantedDate } from '@/core/checks/asked';
 import { addDays } from '@/core/time/local-time';
@@ -21,12 +21,12 @@ async function unknownIds(reader: Reader, input: SurroundingsInput): Promise<Fie
     ...(await missingFaults(reader, Space, input.spaceIds, {
       isInUse: false,
       path: (index) => `spaceIds.${index}`,
-      message: say`There is no such space. Choose one from the list.`,
+      message: t`There is no such space. Choose one from the list.`,
     })),
     ...(await missingFaults(reader, EquipmentType, input.typeIds, {
       isInUse: false,
       path: (index) => `typeIds.${index}`,
-      message: say`There is no such equipment. Choose from the list.`,
+      message: t`There is no such equipment. Choose from the list.`,
     })),
   ];
 }

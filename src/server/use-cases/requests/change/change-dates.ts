@@ -1,5 +1,5 @@
 import { orderNumbers } from '../../../effects/orders/orders-text';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { patchDate } from '@/core/changes/patch';
 import { planDate, TAKES_PLACE } from '@/core/changes/plan-date';
 import { awaitsConsent, needingReason, severityOf, unapprovable } from '@/core/checks/findings';
@@ -286,7 +286,7 @@ async function changeHere(ctx: SignedInContext, input: ChangeInput): Promise<Out
         fields: [
           {
             path: 'step.reason',
-            message: say`Cancelling several bookings needs a reason: those who asked read it.`,
+            message: t`Cancelling several bookings needs a reason: those who asked read it.`,
           },
         ],
       });

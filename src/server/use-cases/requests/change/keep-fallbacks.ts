@@ -2,7 +2,7 @@ import { patchDate } from '@/core/changes/patch';
 import { planDate, type LiveClaim } from '@/core/changes/plan-date';
 import { unapprovable } from '@/core/checks/findings';
 import { wallMinute } from '@/core/time/local-time';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { manyDatesText, spanText } from '@/contracts/words/when';
 import { applyPlans } from '../../../repositories/claims/apply-plans';
@@ -50,7 +50,7 @@ export async function sayGivenUp(reader: Reader, givenUp: readonly GivenUp[]): P
     spansOf.set(place, [...(spansOf.get(place) ?? []), spanText(startLocal, endLocal)]);
   }
   return [...spansOf].map(
-    ([place, spans]) => say`${manyDatesText(spans)}: ${place}, kept indoors for it, is given up.`,
+    ([place, spans]) => t`${manyDatesText(spans)}: ${place}, kept indoors for it, is given up.`,
   );
 }
 

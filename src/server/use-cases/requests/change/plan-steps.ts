@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { fieldsOf, patchDate, withoutFields, type DatePatch, type OwnField } from '@/core/changes/patch';
 import { planDate, type ClaimDraft, type DatePlan, type DateStep } from '@/core/changes/plan-date';
 import type { OccurrenceId, SegmentId, SpaceId } from '@/core/ids';
@@ -159,9 +159,9 @@ async function fallbackFaults(reader: Reader, planned: readonly PlannedDate[]): 
   for (const { date, plan } of planned) {
     const day = dayShort(dateOf(date.startLocal));
     if (!isOut(draftOf(date)))
-      return say`${day} is indoors already. A place indoors is kept for dates outdoors only.`;
+      return t`${day} is indoors already. A place indoors is kept for dates outdoors only.`;
     if (plan.draft && isOut(plan.draft))
-      return say`What is kept for ${day} is outdoors too. Choose a space indoors.`;
+      return t`What is kept for ${day} is outdoors too. Choose a space indoors.`;
   }
   return null;
 }
@@ -182,7 +182,7 @@ function patchFor({ step, patchOf, now }: StepPlanning, date: DateRow) {
   const patch = step.action === 'approve-or-move' ? null : patchOf(date.id);
   const day = dayShort(dateOf(date.startLocal));
   if ('each' in step && step.action !== 'approve-or-move' && !patch)
-    return fieldFault('step.each', say`Nothing is said of ${day}. Say what is to be different on it.`);
+    return fieldFault('step.each', t`Nothing is said of ${day}. Say what is to be different on it.`);
   if (patch && hasBegun(date, now) && !isLengthOnly(patch)) return refuse({ code: 'begun', date: day });
   return done(patch);
 }
@@ -191,7 +191,7 @@ function patchFor({ step, patchOf, now }: StepPlanning, date: DateRow) {
 function untilOf({ step, now }: StepPlanning, tzid: string): Outcome<EpochMinute | null> {
   const until = 'until' in step ? toEpochMinute(step.until, tzid, 'offset-before') : null;
   return until !== null && until <= now
-    ? fieldFault('step.until', say`A hold ends in the future. Give a later moment.`)
+    ? fieldFault('step.until', t`A hold ends in the future. Give a later moment.`)
     : done(until);
 }
 

@@ -1,10 +1,10 @@
 import type { DoneFacts } from '@/contracts/history/done-facts';
-import { unsaid } from '@/contracts/language/say';
+import { untranslated } from '@/contracts/language/translate';
 import type { StepAction, StepInput } from '@/contracts/requests/change';
 import type { PlannedDate } from './plan-steps';
 
 /** How a change reads in a history before its result says more. */
-export const HISTORY_WORDS: Readonly<Record<StepAction, string>> = unsaid({
+export const HISTORY_WORDS: Readonly<Record<StepAction, string>> = untranslated({
   approve: 'approved',
   decline: 'declined',
   skip: 'left out',

@@ -1,4 +1,4 @@
-import { unsaid } from '@/contracts/language/say';
+import { untranslated } from '@/contracts/language/translate';
 import type { ConsentInput } from '@/contracts/requests/consent';
 import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { runChangeSet } from '../../../effects/run-change-set';
@@ -18,8 +18,8 @@ export async function answerConsent(
   const order = {
     action:
       answer === 'given'
-        ? unsaid('agreed to the use of the place')
-        : unsaid('did not agree to the use of the place'),
+        ? untranslated('agreed to the use of the place')
+        : untranslated('did not agree to the use of the place'),
     reason,
     idempotencyKey: key,
   };

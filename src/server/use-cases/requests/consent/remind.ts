@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { countText } from '@/contracts/words/when';
 import type { SignedInContext } from '../../../context/context';
@@ -12,14 +12,14 @@ export async function remindOf(
   reference: string,
 ): Promise<Outcome<{ readonly summary: string }>> {
   const request = await loadRequest(ctx.db, reference);
-  if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
+  if (!request) return refuse({ code: 'not-found', what: t`request with this reference` });
   const { written, unanswered } = await ctx.db.write(async (tx) =>
     keep(await remindStewards(tx, ctx.clock.now(), request.id)),
   );
-  if (!unanswered) return done({ summary: say`Nobody has to be reminded: everybody has answered.` });
+  if (!unanswered) return done({ summary: t`Nobody has to be reminded: everybody has answered.` });
   return done({
     summary: written
-      ? say`Reminded: ${countText(written, 'letter is', 'letters are')} on the way.`
-      : say`A reminder was written today already; the next can be written tomorrow.`,
+      ? t`Reminded: ${countText(written, 'letter is', 'letters are')} on the way.`
+      : t`A reminder was written today already; the next can be written tomorrow.`,
   });
 }

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { PersonId } from '@/core/ids';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { Role } from '@/core/roles';
@@ -89,7 +89,7 @@ export async function answerOffer(
   { answer }: OfferAnswerInput,
 ): Promise<Outcome<{ readonly summary: string }>> {
   const offer = await offerBehind(ctx, token);
-  if (!offer) return refuse({ code: 'not-found', what: say`offer behind this link` });
+  if (!offer) return refuse({ code: 'not-found', what: t`offer behind this link` });
   const { link, request, open, isLapsed } = offer;
   if (link.answer !== null && link.answer !== answer) return refuse({ code: 'offer-answered' });
   if (link.answer === null && isLapsed) return refuse({ code: 'offer-over' });

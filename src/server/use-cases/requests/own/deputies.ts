@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { MOST_DEPUTIES, type Deputy, type DeputyInput } from '@/contracts/accounts/own';
 import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import type { SignedInContext } from '../../../context/context';
@@ -25,7 +25,7 @@ export async function setDeputy(
   const before = await deputiesOf(ctx);
   const isThere = before.some((each) => each.email.toLowerCase() === email.toLowerCase());
   if (isDeputy && !isThere && before.length >= MOST_DEPUTIES)
-    return fault(say`At most ${MOST_DEPUTIES} people may do this for you. Let one go first.`);
+    return fault(t`At most ${MOST_DEPUTIES} people may do this for you. Let one go first.`);
   const deputy = { person_id: me, deputy_id: person.id };
   await db.write(async (tx) => {
     const deputies = tx.table(DeputyRow);

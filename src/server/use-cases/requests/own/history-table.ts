@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { stringify } from 'csv-stringify/sync';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { toLocal } from '@/core/time/zone';
@@ -43,14 +43,14 @@ const HEAD = ['at', 'who', 'what', 'why', 'record', 'field', 'before', 'after'] 
  */
 export async function historyTable(ctx: SignedInContext, reference: string): Promise<Outcome<string>> {
   const request = await loadRequest(ctx.db, reference);
-  if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
+  if (!request) return refuse({ code: 'not-found', what: t`request with this reference` });
   const access = await accessTo(ctx, request);
   if (access !== 'own' && access !== 'office')
     return refuse({ code: 'not-allowed', what: ONLY_FOR['request.read'] });
   const rows = await ctx.db.all(HISTORY_OF_REQUEST, { request: request.id });
   const turns = await turnsOfMany(ctx.db, rows);
   const lines = rows.flatMap((row) => {
-    const common = [toLocal(row.at, request.tzid), row.who ?? say`the clock`, whatOf(row, turns), row.reason];
+    const common = [toLocal(row.at, request.tzid), row.who ?? t`the clock`, whatOf(row, turns), row.reason];
     const record = row.entity === null ? '' : `${row.entity} ${row.entityId}`;
     const changes = row.entity === null ? [] : changesIn(row);
     return changes.length

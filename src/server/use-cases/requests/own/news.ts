@@ -1,9 +1,9 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { News, NewsMark } from '@/contracts/requests/talk';
 import { done, type Outcome } from '@/contracts/base/refusal';
 import { momentText } from '@/contracts/words/when';
 import type { SignedInContext } from '../../../context/context';
-import { keep, keptKey } from '../../../db/connection';
+import { keep, cacheKey } from '../../../db/connection';
 import { siteZone } from '../../../repositories/world/space-facts';
 import { turnsOfMany, whatOf } from '../../../repositories/requests/since';
 import { NEWS, NEWS_READ_TO, NEWS_VERSION, UNREAD_NEWS } from './own.queries';
@@ -23,8 +23,8 @@ export async function newsFor(ctx: SignedInContext): Promise<News> {
   const lines = rows.map((row) => ({
     reference: row.ref,
     title: row.title,
-    who: row.who ?? say`The clock`,
-    what: row.kind === 'message' ? say`wrote to you` : whatOf({ ...row, changeSet: row.id }, turns),
+    who: row.who ?? t`The clock`,
+    what: row.kind === 'message' ? t`wrote to you` : whatOf({ ...row, changeSet: row.id }, turns),
     when: momentText(row.at, tzid),
     isNew: row.id > (row.kind === 'message' ? seen.message : seen.changeSet),
   }));
@@ -41,11 +41,11 @@ export async function newsFor(ctx: SignedInContext): Promise<News> {
 export async function unreadNews(ctx: SignedInContext): Promise<number> {
   const { db, viewer } = ctx;
   const row = await db.one(NEWS_VERSION, { me: viewer.personId });
-  const key = keptKey<{ version: string; count: number }>(`unread news ${viewer.personId}`);
-  const known = db.kept.get(key);
+  const key = cacheKey<{ version: string; count: number }>(`unread news ${viewer.personId}`);
+  const known = db.cache.get(key);
   if (known && known.version === row.version) return known.count;
   const count = (await db.first(UNREAD_NEWS, { me: viewer.personId, ...(await read(ctx)) }))?.count ?? 0;
-  db.kept.set(key, { version: row.version, count });
+  db.cache.set(key, { version: row.version, count });
   return count;
 }
 

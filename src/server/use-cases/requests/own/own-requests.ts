@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { RequestLine, RequestView } from '@/contracts/requests/request-view';
 import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { ONLY_FOR } from '../../../auth/policy';
@@ -52,7 +52,7 @@ export async function readRequest(ctx: SignedInContext, ref: string): Promise<Ou
 
 async function readHere(ctx: SignedInContext, ref: string): Promise<Outcome<RequestView>> {
   const request = await loadRequest(ctx.db, ref);
-  if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
+  if (!request) return refuse({ code: 'not-found', what: t`request with this reference` });
   const access = await accessTo(ctx, request);
   if (!access) return refuse({ code: 'not-allowed', what: ONLY_FOR['request.read'] });
   return done(

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { RecentAction } from '@/contracts/accounts/own';
 import { momentText } from '@/contracts/words/when';
 import { UNDO_MINUTES } from '@/core/changes/undo-time';
@@ -20,6 +20,6 @@ export async function recentActions({ db, viewer, clock }: SignedInContext): Pro
     when: momentText(at, tzid),
     requests: requests.slice(0, 3),
     moreRequests: Math.max(0, requests.length - 3),
-    undoUntil: canBeUndone ? say`until ${momentText(addMinutes(at, UNDO_MINUTES), tzid)}` : null,
+    undoUntil: canBeUndone ? t`until ${momentText(addMinutes(at, UNDO_MINUTES), tzid)}` : null,
   }));
 }

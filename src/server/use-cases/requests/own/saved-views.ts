@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { MOST_VIEWS, type KeepViewInput, type SavedScreen, type SavedView } from '@/contracts/accounts/own';
 import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import type { Context, SignedInContext } from '../../../context/context';
@@ -18,7 +18,7 @@ export async function keepView(ctx: SignedInContext, input: KeepViewInput): Prom
   if (isNew && before.length >= MOST_VIEWS)
     return refuse({
       code: 'bad-input',
-      fields: [{ path: 'name', message: say`${MOST_VIEWS} views are kept already: let one go first.` }],
+      fields: [{ path: 'name', message: t`${MOST_VIEWS} views are kept already: let one go first.` }],
     });
   const view = { person_id: ctx.viewer.personId, screen, name };
   await ctx.db.write(async (tx) => {

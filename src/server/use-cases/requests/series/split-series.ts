@@ -1,6 +1,6 @@
 import type { DoneFacts } from '@/contracts/history/done-facts';
 import { orderNumbers } from '../../../effects/orders/orders-text';
-import { say, unsaid } from '@/contracts/language/say';
+import { t, untranslated } from '@/contracts/language/translate';
 import { patchDate } from '@/core/changes/patch';
 import { planDate, type ClaimDraft } from '@/core/changes/plan-date';
 import { isShiftOf, reattach, type Reattached } from '@/core/changes/reattach';
@@ -95,10 +95,7 @@ async function newDates(
   const asked: DateSet = { ...when, start: when.startsAt, tzid: request.tzid, rrule };
   const first = rrule === null ? when.startsAt : firstDate({ ...asked, rrule });
   if (first === null)
-    return fault(
-      'when.repeat.rule',
-      say`This rule never yields a date. Check its months, days and last day.`,
-    );
+    return fault('when.repeat.rule', t`This rule never yields a date. Check its months, days and last day.`);
   const set = { ...asked, start: first };
   const { horizonMonths } = await siteDays(change.tx);
   const endless = rrule !== null && isEndless(rrule);
@@ -108,7 +105,7 @@ async function newDates(
   if (keys.length > MOST_DATES_TIMES_SPACES)
     return fault(
       'when.repeat.rule',
-      say`That makes more dates than one request may have. Choose an earlier last day.`,
+      t`That makes more dates than one request may have. Choose an earlier last day.`,
     );
   return done({
     set,
@@ -126,7 +123,7 @@ async function planSplit(
   { from: fromId, when }: SplitInput,
 ): Promise<Outcome<Split>> {
   const from = all.find(({ id }) => id === fromId);
-  if (!from) return refuse({ code: 'not-found', what: say`such date in this request` });
+  if (!from) return refuse({ code: 'not-found', what: t`such date in this request` });
   const segment = await change.tx.one(SEGMENT, { id: from.segmentId });
   const asked = await newDates(change, request, when);
   if (!asked.ok) return asked;
@@ -139,10 +136,7 @@ async function planSplit(
       !hasBegun(date, change.at),
   );
   if (!later.length)
-    return fault(
-      'from',
-      say`Nothing of the series is left to change from that date on. Pick an earlier one.`,
-    );
+    return fault('from', t`Nothing of the series is left to change from that date on. Pick an earlier one.`);
   const endsAlike = goesOn.isEndless ? segment.endless === 1 : later.length === keys.length;
   return done({
     request,
@@ -289,21 +283,21 @@ async function splitHere(
   input: SplitInput,
 ): Promise<Outcome<ChangeReply>> {
   const order = {
-    action: unsaid('changed the series'),
+    action: untranslated('changed the series'),
     reason: input.reason,
     idempotencyKey: input.key,
     isPreview: input.preview,
   };
   return runChangeSet<ChangeReply>(ctx, order, async (change) => {
     const request = await loadRequest(change.tx, reference);
-    if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
+    if (!request) return refuse({ code: 'not-found', what: t`request with this reference` });
     const all = await loadDates(change.tx, [request.id]);
     const isManager = ctx.viewer.roles.includes('manager');
     const mayAlone = actsFor(ctx.viewer, request) && all.every(({ state }) => state !== 'approved');
     if (!isManager && !mayAlone)
       return refuse({
         code: 'not-allowed',
-        what: say`Once dates are approved, the office changes the series.`,
+        what: t`Once dates are approved, the office changes the series.`,
       });
     if (request.version !== input.version)
       return refuse({ code: 'stale', since: await lastChange(change.tx, request.id, request.tzid) });
@@ -365,7 +359,7 @@ async function carryOut(
     ...sentencesWhere(blocked, unapprovable),
     ...(input.preview ? await clashesOfAdded(ctx, change, split) : []),
   ];
-  const plans = [...moving, ...planGone(split, input.reason || say`The series goes another way.`)];
+  const plans = [...moving, ...planGone(split, input.reason || t`The series goes another way.`)];
   const givenUp = await fallbacksGivenUp(change.tx, moving);
   const free = checked.filter((each) => !isBlocked(each));
   await applyPlans(change, plans, await linksOf(change, free));

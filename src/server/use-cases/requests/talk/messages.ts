@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { PersonId, RequestId } from '@/core/ids';
 import type { Viewer } from '@/core/publishing/right-to-know';
 import { done, refuse, type Outcome } from '@/contracts/base/refusal';
@@ -59,7 +59,7 @@ export async function sendMessage(
 ): Promise<Outcome<{ readonly messages: readonly MessageView[] }>> {
   const { db, viewer } = ctx;
   const request = await loadRequest(db, reference);
-  if (!request) return refuse({ code: 'not-found', what: say`request with this reference` });
+  if (!request) return refuse({ code: 'not-found', what: t`request with this reference` });
   const isOffice = viewer.roles.includes('manager');
   if (!isOffice && (!actsFor(viewer, request) || input.kind === 'internal' || input.isQuestion))
     return refuse({ code: 'not-allowed', what: ONLY_FOR['message.send'] });
@@ -83,7 +83,7 @@ export async function sendMessage(
   if (!isWritten)
     return refuse({
       code: 'bad-input',
-      fields: [{ path: 'fileKeys', message: say`A file is not here any more. Add it once more.` }],
+      fields: [{ path: 'fileKeys', message: t`A file is not here any more. Add it once more.` }],
     });
   return done({ messages: await messagesOf(db, viewer, request, await siteZone(db)) });
 }

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { ClaimKind } from '@/core/changes/plan-date';
 import { whenNow } from '@/core/changes/request-now';
 import { countStates } from '@/core/changes/request-state';
@@ -58,7 +58,7 @@ function holdText({ live }: DateRow, tzid: string): string | null {
 function besideText({ live }: DateRow, kind: ClaimKind, names: PlaceNames, tzid: string): string | null {
   const claim = live.find((each) => each.kind === kind && !each.isStanding);
   if (!claim) return null;
-  const until = claim.holdUntil === null ? '' : say`, held until ${momentText(claim.holdUntil, tzid)}`;
+  const until = claim.holdUntil === null ? '' : t`, held until ${momentText(claim.holdUntil, tzid)}`;
   return `${spanText(claim.startLocal, claim.endLocal)}, ${placesOf({ claim: claim.content }, names)}${until}`;
 }
 
@@ -103,7 +103,7 @@ function dateView(
     when: spanTextIn(date.startLocal, date.endLocal, tzid),
     places: placesOf(date, names),
     state: date.state,
-    stateWord: past && date.state === 'approved' ? say`over` : STATE_WORDS[date.state],
+    stateWord: past && date.state === 'approved' ? t`over` : STATE_WORDS[date.state],
     isPast: past,
     reason: date.reason,
     verdict: isOffered ? null : (verdict?.verdict ?? null),

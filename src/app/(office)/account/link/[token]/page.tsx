@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { pageContext } from '@/server/http/page';
 import { readLink } from '@/server/use-cases/accounts/account/take-link';
@@ -23,20 +23,20 @@ export default async function AccountLinkPage({ params }: { params: Promise<{ to
     <div className="mx-auto max-w-sm py-10">
       {link ? (
         <>
-          <h1 className="text-3xl">{say`Choose a password`}</h1>
+          <h1 className="text-3xl">{t`Choose a password`}</h1>
           <p className="mt-2 text-soft">
-            {say`For ${link.name}, who signs in as ${link.email}.`}
-            {link.purpose === 'new-password' && say` Whoever is signed in with the old one is signed out.`}
+            {t`For ${link.name}, who signs in as ${link.email}.`}
+            {link.purpose === 'new-password' && t` Whoever is signed in with the old one is signed out.`}
           </p>
           <LinkForm token={token} />
         </>
       ) : (
         <>
-          <h1 className="text-3xl">{say`This link is over`}</h1>
-          <p className="mt-2">{say`It was used, has lapsed, or a newer one was sent. If you have a password, sign in; else ask for a new link.`}</p>
+          <h1 className="text-3xl">{t`This link is over`}</h1>
+          <p className="mt-2">{t`It was used, has lapsed, or a newer one was sent. If you have a password, sign in; else ask for a new link.`}</p>
           <p className="flex flex-wrap gap-3 pt-4">
-            <Link className="press press-main" href="/account/forgotten">{say`Ask for a new link`}</Link>
-            <Link className="press" href="/sign-in">{say`Sign in`}</Link>
+            <Link className="press press-main" href="/account/forgotten">{t`Ask for a new link`}</Link>
+            <Link className="press" href="/sign-in">{t`Sign in`}</Link>
           </p>
         </>
       )}

@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { isEntryKind, KIND_WORDS, type EntryKind } from '@/contracts/administration/kinds';
@@ -57,20 +57,20 @@ export default async function EntryPage({ params, searchParams }: Props) {
     <>
       <p className="pb-1">
         {words.isSingle ? (
-          <Link href="/house">{say`House rules`}</Link>
+          <Link href="/house">{t`House rules`}</Link>
         ) : (
           <Link href={`/house/${kind}`}>{words.many}</Link>
         )}
       </p>
       <h1 className="pb-3 text-3xl">
-        {thing ? thing.name : say`A new ${words.one}`}
-        {thing?.isRetired && <span className="text-xl text-soft">{say` out of use`}</span>}
+        {thing ? thing.name : t`A new ${words.one}`}
+        {thing?.isRetired && <span className="text-xl text-soft">{t` out of use`}</span>}
       </h1>
       {typeof said === 'string' && said !== '' && (
         <p
           role="status"
           className="mb-3 border-l-4 border-accent bg-sunk px-3 py-2"
-        >{say`Done: ${said.slice(0, 200)}.`}</p>
+        >{t`Done: ${said.slice(0, 200)}.`}</p>
       )}
       <EntryForm
         key={`${thing?.id ?? 'new'} ${thing?.rowVersion ?? 0}`}

@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { isCsvKind } from '@/contracts/administration/csv';
@@ -21,8 +21,8 @@ export default async function CsvPage({ params }: { params: Promise<{ kind: stri
       <p className="pb-1">
         <Link href={`/house/${kind}`}>{many}</Link>
       </p>
-      <h1 className="text-3xl">{say`${many} from a table`}</h1>
-      <p className="max-w-3xl pb-3 text-soft">{say`A CSV file with a line of headings. Each line makes one or changes the one it names; what has no column stays as it is, and nothing is taken out of use. All lines come in, or none.`}</p>
+      <h1 className="text-3xl">{t`${many} from a table`}</h1>
+      <p className="max-w-3xl pb-3 text-soft">{t`A CSV file with a line of headings. Each line makes one or changes the one it names; what has no column stays as it is, and nothing is taken out of use. All lines come in, or none.`}</p>
       <CsvForm kind={kind} heads={sheetOf(kind).columns.map(({ head }) => head)} />
     </>
   );

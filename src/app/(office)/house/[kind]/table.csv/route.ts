@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { isCsvKind } from '@/contracts/administration/csv';
 import { readingOf } from '@/server/auth/house-policy';
 import { permissionFor } from '@/server/auth/policy';
@@ -8,11 +8,11 @@ import { csvOf } from '@/server/use-cases/administration/entries/csv/csv-out';
 export const GET = readRoute({
   action: 'house.read',
   run: async (ctx, _, { kind = '' }) => {
-    if (!isCsvKind(kind)) return refusalResponse({ code: 'not-found', what: say`such table` });
+    if (!isCsvKind(kind)) return refusalResponse({ code: 'not-found', what: t`such table` });
     if (permissionFor(readingOf(kind), ctx.viewer) !== 'allowed')
       return refusalResponse({
         code: 'not-allowed',
-        what: say`Only housekeepers see people and their roles.`,
+        what: t`Only housekeepers see people and their roles.`,
       });
     return new Response(await csvOf(ctx.db, kind), {
       headers: {

@@ -1,10 +1,10 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { stringify } from 'csv-stringify/sync';
 import { ROLES } from '@/core/roles';
 import { rightLines } from '@/server/auth/rights';
 import { readRoute } from '@/server/http/route';
 
-const yes = (may: boolean): string => (may ? say`yes` : say`no`);
+const yes = (may: boolean): string => (may ? t`yes` : t`no`);
 
 /** Who may do what as a table (RFC 4180). */
 export const GET = readRoute({
@@ -17,7 +17,7 @@ export const GET = readRoute({
       ...ROLES.map((role) => yes(roles[role])),
       only,
     ]);
-    const head = [say`What`, say`Does`, say`Nobody signed in`, ...ROLES, say`How far`];
+    const head = [t`What`, t`Does`, t`Nobody signed in`, ...ROLES, t`How far`];
     return new Response(stringify([head, ...rows], { escape_formulas: true, record_delimiter: '\r\n' }), {
       headers: {
         'Content-Type': 'text/csv; charset=utf-8; header=present',

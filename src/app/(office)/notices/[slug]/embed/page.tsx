@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { embedParams, embedSchema, embedSnippet } from '@/contracts/publishing/embed';
@@ -44,22 +44,22 @@ export default async function EmbedBuilderPage({ params, searchParams }: Props) 
       <p className="pb-1">
         <Link href={base}>{calendar.name}</Link>
       </p>
-      <h1 className="pb-3 text-3xl">{say`${calendar.name} on another site`}</h1>
+      <h1 className="pb-3 text-3xl">{t`${calendar.name} on another site`}</h1>
       <FaultNote fault={parsed.success ? null : (parsed.error.issues[0]?.message ?? '')} />
       <div className="grid items-start gap-6 lg:grid-cols-[24rem_minmax(0,1fr)]">
         <form action={`${base}/embed`} className="sheet grid gap-3 p-4">
           <label>
-            <span className="block font-semibold">{say`As`}</span>
+            <span className="block font-semibold">{t`As`}</span>
             <select name="view" className="field" defaultValue={look.view}>
-              <option value="list">{say`a running list`}</option>
-              <option value="month">{say`a month`}</option>
+              <option value="list">{t`a running list`}</option>
+              <option value="month">{t`a month`}</option>
             </select>
           </label>
           <label>
-            <span className="block font-semibold">{say`With`}</span>
+            <span className="block font-semibold">{t`With`}</span>
             <select name="details" className="field" defaultValue={look.details}>
-              <option value="1">{say`title, time, place and text`}</option>
-              <option value="0">{say`title, time and place`}</option>
+              <option value="1">{t`title, time, place and text`}</option>
+              <option value="0">{t`title, time and place`}</option>
             </select>
           </label>
           {COLOURS.map(([name, label]) => (
@@ -72,13 +72,13 @@ export default async function EmbedBuilderPage({ params, searchParams }: Props) 
             <p
               role="status"
               className="border-l-4 border-look bg-sunk px-2 py-1"
-            >{say`Text on this ground is hard to read: ${contrast.toFixed(1)} to 1, and it should be at least 4.5.`}</p>
+            >{t`Text on this ground is hard to read: ${contrast.toFixed(1)} to 1, and it should be at least 4.5.`}</p>
           )}
           <p>
-            <button type="submit" className="press press-main">{say`Show it so`}</button>
+            <button type="submit" className="press press-main">{t`Show it so`}</button>
           </p>
           <label>
-            <span className="block font-semibold">{say`Put this into the page`}</span>
+            <span className="block font-semibold">{t`Put this into the page`}</span>
             <textarea
               readOnly
               rows={7}
@@ -86,14 +86,14 @@ export default async function EmbedBuilderPage({ params, searchParams }: Props) 
               value={embedSnippet(wholeAddress(''), path, calendar.name)}
             />
           </label>
-          <p className="text-[0.92rem] text-soft">{say`The script only gives the frame its height. Without it the frame stays 600 pixels high.`}</p>
+          <p className="text-[0.92rem] text-soft">{t`The script only gives the frame its height. Without it the frame stays 600 pixels high.`}</p>
         </form>
-        <section aria-label={say`How it will look`}>
-          <h2 className="pb-2 text-xl">{say`How it will look`}</h2>
+        <section aria-label={t`How it will look`}>
+          <h2 className="pb-2 text-xl">{t`How it will look`}</h2>
           <iframe
             key={path}
             src={path}
-            title={say`${calendar.name}, as on another site`}
+            title={t`${calendar.name}, as on another site`}
             className="h-[38rem] w-full border border-strong-rule"
           />
         </section>

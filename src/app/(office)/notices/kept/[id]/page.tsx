@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { listText } from '@/contracts/words/rule';
@@ -45,9 +45,9 @@ export default async function CalendarFormPage({ params, searchParams }: Props) 
   return (
     <>
       <p className="pb-1">
-        <Link href="/notices/kept">{say`The calendars`}</Link>
+        <Link href="/notices/kept">{t`The calendars`}</Link>
       </p>
-      <h1 className="pb-3 text-3xl">{stored ? stored.name : say`A new calendar`}</h1>
+      <h1 className="pb-3 text-3xl">{stored ? stored.name : t`A new calendar`}</h1>
       <CalendarForm
         key={stored?.rowVersion ?? 0}
         stored={stored}

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { stringify } from 'csv-stringify/sync';
 import { ledgerQuerySchema } from '@/contracts/publishing/ledger';
 import { readQuery } from '@/server/http/query';
@@ -23,14 +23,14 @@ export const GET = readRoute({
       line.owedUntil,
     ]);
     const head = [
-      say`Calendar`,
-      say`Event`,
-      say`Reference`,
-      say`Date`,
-      say`Shown since`,
-      say`Gone since`,
-      say`Told as`,
-      say`Told until`,
+      t`Calendar`,
+      t`Event`,
+      t`Reference`,
+      t`Date`,
+      t`Shown since`,
+      t`Gone since`,
+      t`Told as`,
+      t`Told until`,
     ];
     return new Response(stringify([head, ...rows], { escape_formulas: true, record_delimiter: '\r\n' }), {
       headers: {

@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { planQuerySchema } from '@/contracts/calendar/seating';
@@ -29,7 +29,7 @@ export default async function PlanPage({ params, searchParams }: PlanPageProps) 
           {name}, {building}
         </Link>
       </p>
-      <h1 className="pb-3 text-3xl">{say`How ${name} could be set`}</h1>
+      <h1 className="pb-3 text-3xl">{t`How ${name} could be set`}</h1>
       <SeatingPlanner
         floor={floor.value}
         query={planQuerySchema.parse(await searchParams)}

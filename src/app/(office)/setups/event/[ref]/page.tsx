@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import type { OccurrenceId } from '@/core/ids';
@@ -27,7 +27,7 @@ export default async function EventSetupPage({ params, searchParams }: Props) {
   if (
     !outcome.ok &&
     outcome.refusal.code === 'not-found' &&
-    outcome.refusal.what === say`request with this reference`
+    outcome.refusal.what === t`request with this reference`
   )
     notFound();
   if (!outcome.ok)
@@ -44,11 +44,11 @@ export default async function EventSetupPage({ params, searchParams }: Props) {
           <Link
             href={`/desk/${event.reference}`}
             className="inline-block min-h-7 underline"
-          >{say`The request ${event.reference}`}</Link>
+          >{t`The request ${event.reference}`}</Link>
         )}
       </div>
       {event.dates.length > 1 && (
-        <nav aria-label={say`Dates`} className="flex flex-wrap gap-x-4 gap-y-1">
+        <nav aria-label={t`Dates`} className="flex flex-wrap gap-x-4 gap-y-1">
           {event.dates.map(({ id, text }) => (
             <Link
               key={id}

@@ -1,4 +1,4 @@
-import { say, texts } from '@/contracts/language/say';
+import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { signedInPage } from '@/server/http/page';
@@ -20,7 +20,7 @@ export default async function TemplatePage({ params }: { params: Promise<{ id: s
   return (
     <div className="mx-auto max-w-6xl">
       <SetupsLinks current="recipes" shown={viewsFor(ctx.viewer.roles)} />
-      <h1 className="pb-3 text-3xl">{stored ? stored.template.title : say`A new recipe`}</h1>
+      <h1 className="pb-3 text-3xl">{stored ? stored.template.title : t`A new recipe`}</h1>
       <TemplateForm choices={await templateChoices(ctx)} stored={stored} />
       {stored && <EntryHistory lines={await historyOfEntry(ctx, 'recipe', stored.id)} />}
     </div>

@@ -1,4 +1,4 @@
-import { unsaid } from '@/contracts/language/say';
+import { untranslated } from '@/contracts/language/translate';
 import { entryCommandSchema } from '@/contracts/administration/docs';
 import type { EntryKind } from '@/contracts/administration/kinds';
 import { keepingOfAddress } from '@/server/auth/house-policy';
@@ -8,6 +8,6 @@ import { doWithEntry } from '@/server/use-cases/administration/entries/entry-com
 export const POST = numberedRoute({
   action: keepingOfAddress,
   body: entryCommandSchema,
-  what: unsaid('such thing'),
+  what: untranslated('such thing'),
   run: (ctx, id, body, { kind }) => doWithEntry(ctx, kind as EntryKind, id, body),
 });

@@ -1,4 +1,4 @@
-import { unsaid } from '@/contracts/language/say';
+import { untranslated } from '@/contracts/language/translate';
 import { returnSchema } from '@/contracts/work-orders/stores';
 import { numberedRoute } from '@/server/http/numbered-route';
 import { returnEquipment } from '@/server/use-cases/work-orders/return-equipment';
@@ -6,6 +6,6 @@ import { returnEquipment } from '@/server/use-cases/work-orders/return-equipment
 export const POST = numberedRoute({
   action: 'order.mark',
   body: returnSchema,
-  what: unsaid('such order'),
+  what: untranslated('such order'),
   run: returnEquipment,
 });

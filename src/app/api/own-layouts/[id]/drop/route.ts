@@ -1,4 +1,4 @@
-import { unsaid } from '@/contracts/language/say';
+import { untranslated } from '@/contracts/language/translate';
 import { dropOwnLayoutSchema } from '@/contracts/calendar/seating';
 import { numberedRoute } from '@/server/http/numbered-route';
 import { dropOwnLayout } from '@/server/use-cases/administration/stock/own-layouts';
@@ -6,6 +6,6 @@ import { dropOwnLayout } from '@/server/use-cases/administration/stock/own-layou
 export const POST = numberedRoute({
   action: 'house.change',
   body: dropOwnLayoutSchema,
-  what: unsaid('such way to set rooms'),
+  what: untranslated('such way to set rooms'),
   run: (ctx, id, { key }) => dropOwnLayout(ctx, id, key),
 });

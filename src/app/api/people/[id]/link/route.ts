@@ -1,4 +1,4 @@
-import { unsaid } from '@/contracts/language/say';
+import { untranslated } from '@/contracts/language/translate';
 import { accountCommandSchema } from '@/contracts/accounts/account';
 import { numberedRoute } from '@/server/http/numbered-route';
 import { sendLink } from '@/server/use-cases/accounts/account/keep-accounts';
@@ -6,6 +6,6 @@ import { sendLink } from '@/server/use-cases/accounts/account/keep-accounts';
 export const POST = numberedRoute({
   action: 'people.keep',
   body: accountCommandSchema,
-  what: unsaid('such person'),
+  what: untranslated('such person'),
   run: (ctx, id, { key }) => sendLink(ctx, id, key, Date.now()),
 });

@@ -1,4 +1,4 @@
-import { unsaid } from '@/contracts/language/say';
+import { untranslated } from '@/contracts/language/translate';
 import { accountCommandSchema } from '@/contracts/accounts/account';
 import { numberedRoute } from '@/server/http/numbered-route';
 import { signOutEverywhere } from '@/server/use-cases/accounts/account/keep-accounts';
@@ -6,6 +6,6 @@ import { signOutEverywhere } from '@/server/use-cases/accounts/account/keep-acco
 export const POST = numberedRoute({
   action: 'people.keep',
   body: accountCommandSchema,
-  what: unsaid('such person'),
+  what: untranslated('such person'),
   run: (ctx, id, { key }) => signOutEverywhere(ctx, id, key, Date.now()),
 });

@@ -1,4 +1,4 @@
-import { unsaid } from '@/contracts/language/say';
+import { untranslated } from '@/contracts/language/translate';
 import { retireTemplateSchema } from '@/contracts/work-orders/templates';
 import { numberedRoute } from '@/server/http/numbered-route';
 import { retireTemplate } from '@/server/use-cases/work-orders/save-template';
@@ -6,6 +6,6 @@ import { retireTemplate } from '@/server/use-cases/work-orders/save-template';
 export const POST = numberedRoute({
   action: 'recipes.keep',
   body: retireTemplateSchema,
-  what: unsaid('such recipe'),
+  what: untranslated('such recipe'),
   run: retireTemplate,
 });

@@ -1,4 +1,4 @@
-import { unsaid } from '@/contracts/language/say';
+import { untranslated } from '@/contracts/language/translate';
 import { teamMemberSchema } from '@/contracts/work-orders/week-load';
 import { numberedRoute } from '@/server/http/numbered-route';
 import { setTeamMember } from '@/server/use-cases/work-orders/teams';
@@ -6,6 +6,6 @@ import { setTeamMember } from '@/server/use-cases/work-orders/teams';
 export const POST = numberedRoute({
   action: 'orders.lead',
   body: teamMemberSchema,
-  what: unsaid('such team'),
+  what: untranslated('such team'),
   run: setTeamMember,
 });

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { CsvError, parse } from 'csv-parse/sync';
 import {
   MOST_CSV_LINES,
@@ -68,7 +68,7 @@ function linesOf(text: string): Outcome<Line[]> {
       fields: [
         at(
           no,
-          say`Line ${no} cannot be read: a quotation mark is opened and not closed, or stands in the middle of a cell.`,
+          t`Line ${no} cannot be read: a quotation mark is opened and not closed, or stands in the middle of a cell.`,
         ),
       ],
     });
@@ -89,9 +89,9 @@ function headOf(kind: CsvKind, head: Line): Outcome<AnyColumn[]> {
     const found = all.find((column) => column.head === cell.toLowerCase());
     if (!found || columns.includes(found)) {
       const fault = found
-        ? say`The heading “${cell}” stands there twice.`
-        : say`“${cell}” is no heading of this table. There are: ${names}.`;
-      return refuse({ code: 'bad-input', fields: [at(head.no, say`Line ${head.no}: ${fault}`)] });
+        ? t`The heading “${cell}” stands there twice.`
+        : t`“${cell}” is no heading of this table. There are: ${names}.`;
+      return refuse({ code: 'bad-input', fields: [at(head.no, t`Line ${head.no}: ${fault}`)] });
     }
     columns.push(found);
   }
@@ -112,7 +112,7 @@ async function readLine(
   { cells }: Line,
 ): Promise<Read> {
   if (cells.length !== columns.length)
-    throw new LineFault(say`It has ${countText(cells.length, 'cell', 'cells')} and not ${columns.length}.`);
+    throw new LineFault(t`It has ${countText(cells.length, 'cell', 'cells')} and not ${columns.length}.`);
   const names = await loadLookup(change.tx);
   const sheet = sheetOf(kind);
   const said = (known: AnyDoc | null) =>
@@ -136,7 +136,7 @@ async function takeLine(
   const repository = repositoryOf(kind);
   const read = await readLine(change, kind, columns, line);
   const earlier = read.id === null ? undefined : seen.get(read.id);
-  if (earlier !== undefined) throw new LineFault(say`It is about the same as line ${earlier}.`);
+  if (earlier !== undefined) throw new LineFault(t`It is about the same as line ${earlier}.`);
   const parsed = DOC_SCHEMAS[kind].safeParse(read.doc);
   if (!parsed.success) throw new LineFault(parsed.error.issues.map(({ message }) => message).join(' '));
   const doc = parsed.data as AnyDoc;
@@ -149,7 +149,7 @@ async function takeLine(
     throw new LineFault(
       stored.refusal.code === 'bad-input'
         ? stored.refusal.fields.map(({ message }) => message).join(' ')
-        : say`It cannot be kept.`,
+        : t`It cannot be kept.`,
     );
   await countVersionUp(change.tx, repository.table, stored.value);
   return { read, id: stored.value, doc };
@@ -176,8 +176,8 @@ function tableOf(kind: CsvKind, text: string) {
   if (!lines.ok) return lines;
   const [head, ...rows] = lines.value;
   const wrong = (message: string) => refuse({ code: 'bad-input', fields: [at(1, message)] });
-  if (!head || !rows.length) return wrong(say`The table has a line of headings and one line at least.`);
-  if (rows.length > MOST_CSV_LINES) return wrong(say`At most ${MOST_CSV_LINES} lines come in at once.`);
+  if (!head || !rows.length) return wrong(t`The table has a line of headings and one line at least.`);
+  if (rows.length > MOST_CSV_LINES) return wrong(t`At most ${MOST_CSV_LINES} lines come in at once.`);
   const columns = headOf(kind, head);
   return columns.ok ? done({ columns: columns.value, rows }) : columns;
 }
@@ -209,7 +209,7 @@ class TakingIn {
       if (!(error instanceof LineFault)) throw error;
       // What it wrote before it went wrong would make lines below look wrong.
       await tx.execute(DROP_LINE);
-      this.faults.push(at(line.no, say`Line ${line.no}: ${error.message}`));
+      this.faults.push(at(line.no, t`Line ${line.no}: ${error.message}`));
     }
   }
 
@@ -252,7 +252,7 @@ async function takeIn(
     const made = told.filter(({ did }) => did === 'made').length;
     const impact = await followEntry(ctx, change, taking.touched);
     const unchanged = rows.length - told.length;
-    const summary = say`${change.tell(facts)}: ${made} made, ${told.length - made} changed, ${unchanged} as they were`;
+    const summary = t`${change.tell(facts)}: ${made} made, ${told.length - made} changed, ${unchanged} as they were`;
     return done({ summary, lines: told, unchanged, impact });
   });
 }

@@ -1,4 +1,4 @@
-import { say, unsaid } from '@/contracts/language/say';
+import { t, untranslated } from '@/contracts/language/translate';
 import { idOf, type EquipmentTypeId, type PersonId, type SpaceId } from '@/core/ids';
 import { LAYOUTS } from '@/core/seating/layouts';
 import { FEATURES } from '@/core/spaces/features';
@@ -67,10 +67,10 @@ function layoutOf(part: string): SpaceDoc['layouts'][number] {
   const [, word, seats, setup, strike] = LAYOUT.exec(part) ?? [];
   if (!word)
     throw new LineFault(
-      say`A layout is written as “rows of chairs 90 45/30”: seats, minutes of setting and clearing; not “${part}”.`,
+      t`A layout is written as “rows of chairs 90 45/30”: seats, minutes of setting and clearing; not “${part}”.`,
     );
   return {
-    layout: oneOf(word, LAYOUTS, LAYOUT_WORDS, unsaid('layout')),
+    layout: oneOf(word, LAYOUTS, LAYOUT_WORDS, untranslated('layout')),
     seats: Number(seats),
     setupMin: setup === undefined ? null : Number(setup),
     strikeMin: strike === undefined ? null : Number(strike),
@@ -90,12 +90,12 @@ const space: Sheet<'space'> = {
     {
       head: 'building',
       write: (doc, names) => names.nameOf('buildings', doc.buildingId),
-      read: (cell, names) => ({ buildingId: known(names, 'buildings', cell, unsaid('building')) }),
+      read: (cell, names) => ({ buildingId: known(names, 'buildings', cell, untranslated('building')) }),
     },
-    number<SpaceDoc, 'areaM2'>(unsaid('area m2'), 'areaM2'),
-    number<SpaceDoc, 'lengthM'>(unsaid('length m'), 'lengthM'),
-    number<SpaceDoc, 'widthM'>(unsaid('width m'), 'widthM'),
-    number<SpaceDoc, 'postedLimit'>(unsaid('posted limit'), 'postedLimit'),
+    number<SpaceDoc, 'areaM2'>(untranslated('area m2'), 'areaM2'),
+    number<SpaceDoc, 'lengthM'>(untranslated('length m'), 'lengthM'),
+    number<SpaceDoc, 'widthM'>(untranslated('width m'), 'widthM'),
+    number<SpaceDoc, 'postedLimit'>(untranslated('posted limit'), 'postedLimit'),
     flag<SpaceDoc, 'stepFree'>('step-free', 'stepFree'),
     flag<SpaceDoc, 'outdoor'>('outdoors', 'outdoor'),
     {
@@ -103,7 +103,7 @@ const space: Sheet<'space'> = {
       write: (doc) => joined(doc.features.map((each) => inEnglish(FEATURE_WORDS, each))),
       read: (cell) => ({
         features: listOf(cell)
-          .map((each) => oneOf(each, FEATURES, FEATURE_WORDS, unsaid('feature')))
+          .map((each) => oneOf(each, FEATURES, FEATURE_WORDS, untranslated('feature')))
           .sort(),
       }),
     },
@@ -112,7 +112,7 @@ const space: Sheet<'space'> = {
       write: (doc, names) => joined(doc.madeOf.map((id) => codeOf(names, id))),
       read: (cell, names) => ({
         madeOf: listOf(cell)
-          .map((code) => idOf<SpaceId>(known(names, 'spaces', code, unsaid('space with the code'))))
+          .map((code) => idOf<SpaceId>(known(names, 'spaces', code, untranslated('space with the code'))))
           .sort((a, b) => a - b),
       }),
     },
@@ -143,10 +143,10 @@ const equipment: Sheet<'equipment'> = {
     {
       head: 'store',
       write: (doc, names) => names.nameOf('stores', doc.storeId),
-      read: (cell, names) => ({ storeId: known(names, 'stores', cell, unsaid('store')) }),
+      read: (cell, names) => ({ storeId: known(names, 'stores', cell, untranslated('store')) }),
     },
-    number<EquipmentDoc, 'fetchMin'>(unsaid('fetch minutes'), 'fetchMin'),
-    number<EquipmentDoc, 'returnMin'>(unsaid('return minutes'), 'returnMin'),
+    number<EquipmentDoc, 'fetchMin'>(untranslated('fetch minutes'), 'fetchMin'),
+    number<EquipmentDoc, 'returnMin'>(untranslated('return minutes'), 'returnMin'),
     {
       head: 'owned',
       write: (doc) => (doc.stock.length ? String(ownedOf(doc)) : ''),
@@ -164,7 +164,7 @@ const equipment: Sheet<'equipment'> = {
       write: (doc, names) => joined(doc.substitutes.map((id) => names.nameOf('equipment', id))),
       read: (cell, names) => ({
         substitutes: listOf(cell).map((each) =>
-          idOf<EquipmentTypeId>(known(names, 'equipment', each, unsaid('equipment'))),
+          idOf<EquipmentTypeId>(known(names, 'equipment', each, untranslated('equipment'))),
         ),
       }),
     },
@@ -185,7 +185,7 @@ const person: Sheet<'person'> = {
       write: (doc) => joined(doc.roles.map((role) => inEnglish(ROLE_WORDS, role))),
       read: (cell) => ({
         roles: listOf(cell)
-          .map((each) => oneOf(each, SITE_ROLES, ROLE_WORDS, unsaid('role')))
+          .map((each) => oneOf(each, SITE_ROLES, ROLE_WORDS, untranslated('role')))
           .sort(),
       }),
     },
@@ -193,7 +193,7 @@ const person: Sheet<'person'> = {
       head: 'teams',
       write: (doc, names) => joined(doc.teams.map((id) => names.nameOf('teams', id))),
       read: (cell, names) => ({
-        teams: sorted(listOf(cell).map((each) => known(names, 'teams', each, unsaid('team')))),
+        teams: sorted(listOf(cell).map((each) => known(names, 'teams', each, untranslated('team')))),
       }),
     },
     {
@@ -201,7 +201,7 @@ const person: Sheet<'person'> = {
       write: (doc, names) => joined(doc.organisations.map((id) => names.nameOf('organisations', id))),
       read: (cell, names) => ({
         organisations: sorted(
-          listOf(cell).map((each) => known(names, 'organisations', each, unsaid('organisation'))),
+          listOf(cell).map((each) => known(names, 'organisations', each, untranslated('organisation'))),
         ),
       }),
     },
@@ -219,7 +219,7 @@ const organisation: Sheet<'organisation'> = {
       write: (doc, names) => joined(doc.members.map((id) => names.nameOf('people', id))),
       read: (cell, names) => ({
         members: sorted(
-          listOf(cell).map((each) => idOf<PersonId>(known(names, 'people', each, unsaid('person')))),
+          listOf(cell).map((each) => idOf<PersonId>(known(names, 'people', each, untranslated('person')))),
         ),
       }),
     },
@@ -229,7 +229,7 @@ const organisation: Sheet<'organisation'> = {
 type ClosureDoc = DocOf<'closure'>;
 function moment(cell: string, what: string): LocalDateTime {
   const at = parseLocalDateTime(cell.replace(' ', 'T').slice(0, 16));
-  if (!at) throw new LineFault(say`${what} is written as 2027-12-25 00:00, not “${cell}”.`);
+  if (!at) throw new LineFault(t`${what} is written as 2027-12-25 00:00, not “${cell}”.`);
   return at;
 }
 const OWNERS = ['site', 'building', 'space'] as const;
@@ -253,7 +253,7 @@ const closure: Sheet<'closure'> = {
           cell,
           ['shut', 'open'] as const,
           { shut: 'shut', open: 'open' },
-          unsaid('kind of closure'),
+          untranslated('kind of closure'),
         ),
       }),
     },
@@ -271,16 +271,16 @@ const closure: Sheet<'closure'> = {
           word,
           OWNERS,
           { site: 'site', building: 'building', space: 'space' },
-          unsaid('place: write site, building NAME or space CODE'),
+          untranslated('place: write site, building NAME or space CODE'),
         );
         const name = rest.join(' ');
         return {
           owner,
-          siteId: owner === 'site' && name ? known(names, 'sites', name, unsaid('further site')) : null,
-          buildingId: owner === 'building' ? known(names, 'buildings', name, unsaid('building')) : null,
+          siteId: owner === 'site' && name ? known(names, 'sites', name, untranslated('further site')) : null,
+          buildingId: owner === 'building' ? known(names, 'buildings', name, untranslated('building')) : null,
           spaceId:
             owner === 'space'
-              ? idOf<SpaceId>(known(names, 'spaces', name, unsaid('space with the code')))
+              ? idOf<SpaceId>(known(names, 'spaces', name, untranslated('space with the code')))
               : null,
         };
       },

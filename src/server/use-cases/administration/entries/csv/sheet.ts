@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { ChoiceList, DocOf } from '@/contracts/administration/docs';
 import type { CsvKind } from '@/contracts/administration/csv';
 import { USUAL_SETTINGS } from '@/contracts/language/own-settings';
@@ -42,20 +42,20 @@ export function yesOrNo(cell: string, what: string): boolean {
   const text = cell.toLowerCase();
   if (['yes', 'y', 'true', '1'].includes(text)) return true;
   if (['no', 'n', 'false', '0', ''].includes(text)) return false;
-  throw new LineFault(say`${say(what)} is “yes” or “no”, not “${cell}”.`);
+  throw new LineFault(t`${t(what)} is “yes” or “no”, not “${cell}”.`);
 }
 export const yes = (is: boolean): string => (is ? 'yes' : 'no');
 
 export function numberOrNone(cell: string, what: string): number | null {
   if (cell === '') return null;
   const value = Number(cell.replace(',', '.'));
-  if (Number.isNaN(value)) throw new LineFault(say`${say(what)} is a number, not “${cell}”.`);
+  if (Number.isNaN(value)) throw new LineFault(t`${t(what)} is a number, not “${cell}”.`);
   return value;
 }
 
 export function known(names: Lookup, list: ChoiceList, name: string, what: string): number {
   const id = names.idOf(list, name);
-  if (id === null) throw new LineFault(say`There is no ${say(what)} “${name}”.`);
+  if (id === null) throw new LineFault(t`There is no ${t(what)} “${name}”.`);
   return id;
 }
 
@@ -76,7 +76,7 @@ export function oneOf<Id extends string>(
   );
   if (!found)
     throw new LineFault(
-      say`“${cell}” is no ${say(what)}. There are: ${ids.map((id) => inEnglish(words, id)).join(', ')}.`,
+      t`“${cell}” is no ${t(what)}. There are: ${ids.map((id) => inEnglish(words, id)).join(', ')}.`,
     );
   return found;
 }

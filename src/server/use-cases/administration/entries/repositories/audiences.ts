@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { done } from '@/contracts/base/refusal';
 import { countText } from '@/contracts/words/when';
 import type { ChangeSet } from '../../../../repositories/changes/change-set';
@@ -6,7 +6,15 @@ import { counted, lastPosition, nameFaults, writeRow, type EntryRepository } fro
 import { Request } from '../../../../db/tables/requests';
 import { readJson, writeJson } from '../../../../db/tables/column';
 import { Audience } from '../../../../db/tables/house';
-import { RENAME_IN_CATEGORIES, REQUESTS_FOR_AUDIENCE, AUDIENCE_DOC, AUDIENCE_LINES, CALENDARS_BY_AUDIENCE, CATEGORIES_FOR_AUDIENCE, COUNT_FOR_AUDIENCE } from './things.queries';
+import {
+  RENAME_IN_CATEGORIES,
+  REQUESTS_FOR_AUDIENCE,
+  AUDIENCE_DOC,
+  AUDIENCE_LINES,
+  CALENDARS_BY_AUDIENCE,
+  CATEGORIES_FOR_AUDIENCE,
+  COUNT_FOR_AUDIENCE,
+} from './things.queries';
 import { RENAME_IN_CALENDARS } from '../../../../repositories/publishing/published.queries';
 
 /** Categories, calendars and requests name audiences as they are called: all of them follow in the same change. */
@@ -46,13 +54,13 @@ export const audienceRepository: EntryRepository<'audience'> = {
     return counted(
       reader,
       { id, now },
-      [CATEGORIES_FOR_AUDIENCE, (n) => say`${countText(n, 'category is', 'categories are')} usually for it.`],
+      [CATEGORIES_FOR_AUDIENCE, (n) => t`${countText(n, 'category is', 'categories are')} usually for it.`],
       [
         COUNT_FOR_AUDIENCE,
         (n) =>
-          say`${countText(n, 'request is', 'requests are')} for it and ${n === 1 ? say`stays` : say`stay`} so.`,
+          t`${countText(n, 'request is', 'requests are')} for it and ${n === 1 ? t`stays` : t`stay`} so.`,
       ],
-      [CALENDARS_BY_AUDIENCE, (n) => say`${countText(n, 'calendar goes', 'calendars go')} by it.`],
+      [CALENDARS_BY_AUDIENCE, (n) => t`${countText(n, 'calendar goes', 'calendars go')} by it.`],
     );
   },
   remove: (tx, id) => tx.table(Audience).remove({ id }),

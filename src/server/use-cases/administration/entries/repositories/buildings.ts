@@ -1,5 +1,5 @@
 import { rulesThatBefallBy } from '@/core/checks/findings';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { done } from '@/contracts/base/refusal';
 import { countText } from '@/contracts/words/when';
 import {
@@ -48,12 +48,12 @@ export const buildingRepository: EntryRepository<'building'> = {
     counted(reader, { id, now }, [
       SPACES_IN_USE_THERE,
       (n) =>
-        say`${countText(n, 'space is', 'spaces are')} in it still. Take them out of use first, or put them into another building.`,
+        t`${countText(n, 'space is', 'spaces are')} in it still. Take them out of use first, or put them into another building.`,
     ]),
   usedBy: (reader, id, now) =>
     counted(reader, { id, now }, [
       SPACES_EVER_THERE,
-      (n) => say`${countText(n, 'space', 'spaces')} out of use ${n === 1 ? say`stands` : say`stand`} in it.`,
+      (n) => t`${countText(n, 'space', 'spaces')} out of use ${n === 1 ? t`stands` : t`stand`} in it.`,
     ]),
   remove: async (tx, id) => {
     await tx.table(Hours).remove({ owner_kind: 'building', owner_id: id });

@@ -1,5 +1,5 @@
 import { rulesThatBefallBy } from '@/core/checks/findings';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { ClosureDoc } from '@/contracts/administration/places';
 import { done } from '@/contracts/base/refusal';
 import type { Reader } from '../../../../db/connection';
@@ -27,7 +27,7 @@ export const closureRepository: EntryRepository<'closure'> = {
   // What is to come first, in order; then what is over, the latest first.
   lines: CLOSURE_LINES,
   noteOf: ([kind, from, to, place]) =>
-    `${kind === 'open' ? say`open ${from ?? ''} – ${to ?? ''}` : say`shut ${from ?? ''} – ${to ?? ''}`}, ${place ?? say`the whole site`}`,
+    `${kind === 'open' ? t`open ${from ?? ''} – ${to ?? ''}` : t`shut ${from ?? ''} – ${to ?? ''}`}, ${place ?? t`the whole site`}`,
   nameOf: ({ reason }) => reason,
   load: (reader, id) => reader.value(CLOSURE_DOC, { id }),
   faults: (reader, _, { owner, siteId: site, buildingId, spaceId }) =>

@@ -1,6 +1,6 @@
 import type { ChangeSet } from '../../../../repositories/changes/change-set';
 import { CLAIMS_OF_SPACES } from '../../../../effects/effects.queries';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { composeSpaces } from '@/core/spaces/divisible';
 import { type ClaimId, type SpaceId, type ResourceId, idOf } from '@/core/ids';
 import { spanText } from '@/contracts/words/when';
@@ -95,7 +95,7 @@ async function sayPairs(reader: Reader, pairs: readonly [ClaimId, ClaimId][]): P
   for (const [a, b] of pairs) {
     if (seen.has(`${a} ${b}`) || said.length >= MOST_PAIRS) continue;
     seen.add(`${a} ${b}`);
-    said.push(say`${await datesOf(a)} and ${await datesOf(b)}`);
+    said.push(t`${await datesOf(a)} and ${await datesOf(b)}`);
   }
   return said;
 }

@@ -1,5 +1,5 @@
 import { rulesThatBefallBy } from '@/core/checks/findings';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { kitCycle, type KitItem } from '@/core/equipment/kits';
 import { idOf, type EquipmentTypeId, type ResourceId } from '@/core/ids';
 import type { EquipmentDoc } from '@/contracts/administration/things';
@@ -55,7 +55,7 @@ async function storeUnits(
       return [
         {
           path: 'units',
-          message: say`${name} is promised to ${countText(promised.length, 'date', 'dates')} to come. Give ${promised.length === 1 ? say`it` : say`them`} another first.`,
+          message: t`${name} is promised to ${countText(promised.length, 'date', 'dates')} to come. Give ${promised.length === 1 ? t`it` : t`them`} another first.`,
         },
       ];
     await tx.execute(CLOSE_STOCK_OF_UNIT, { id, at });
@@ -95,7 +95,7 @@ async function followMinutes(change: ChangeSet, type: number): Promise<FieldFaul
     return [];
   } catch (error) {
     if (!guardThatStopped(error)) throw error;
-    const message = say`With these minutes there would be too few for dates that follow one another closely. Shorten them, or add stock first.`;
+    const message = t`With these minutes there would be too few for dates that follow one another closely. Shorten them, or add stock first.`;
     return [{ path: 'fetchMin', message }];
   }
 }
@@ -127,7 +127,7 @@ async function store(
     { type_id: row },
     doc.substitutes.map((by_type_id, position) => ({ by_type_id, position })),
   );
-  if (await holdsItself(tx)) return fault('kit', say`A kit would hold itself. Leave one of these out.`);
+  if (await holdsItself(tx)) return fault('kit', t`A kit would hold itself. Leave one of these out.`);
   const isMoved = before && (before.fetchMin !== doc.fetchMin || before.returnMin !== doc.returnMin);
   const faults = [
     ...(await storeUnits(change, row, doc.units, before?.units ?? [])),
@@ -155,7 +155,7 @@ export const equipmentRepository: EntryRepository<'equipment'> = {
       { path: 'substitutes', table: EquipmentType, ids: substitutes },
     ])),
     ...(substitutes.some((other) => other === id)
-      ? [{ path: 'substitutes', message: say`Nothing stands in for itself.` }]
+      ? [{ path: 'substitutes', message: t`Nothing stands in for itself.` }]
       : []),
   ],
   store,
@@ -172,9 +172,9 @@ export const equipmentRepository: EntryRepository<'equipment'> = {
       { id, now },
       [
         DATES_WITH_TYPE,
-        (n) => say`${countText(n, 'date', 'dates')} to come ${n === 1 ? say`keeps` : say`keep`} it.`,
+        (n) => t`${countText(n, 'date', 'dates')} to come ${n === 1 ? t`keeps` : t`keep`} it.`,
       ],
-      [KITS_WITH_TYPE, (n) => say`${countText(n, 'kit holds', 'kits hold')} it.`],
+      [KITS_WITH_TYPE, (n) => t`${countText(n, 'kit holds', 'kits hold')} it.`],
     ),
   remove: async (tx, id) => {
     await tx.table(KitItems).remove({ kit_id: id });

@@ -1,5 +1,5 @@
 import { rulesThatBefallBy } from '@/core/checks/findings';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { done } from '@/contracts/base/refusal';
 import { countText } from '@/contracts/words/when';
 import type { Writer } from '../../../../db/connection';
@@ -47,7 +47,7 @@ export const furtherSiteRepository: EntryRepository<'further-site'> = {
   usedBy: (reader, id, now) =>
     counted(reader, { id, now }, [
       BUILDINGS_OF_SITE,
-      (n) => say`${countText(n, 'building stands', 'buildings stand')} there. Put them elsewhere first.`,
+      (n) => t`${countText(n, 'building stands', 'buildings stand')} there. Put them elsewhere first.`,
     ]),
   remove: async (tx, id) => {
     await tx.table(Hours).remove({ owner_kind: 'site', owner_id: id });

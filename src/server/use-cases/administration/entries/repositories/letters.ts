@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { lettersDoc } from '@/contracts/administration/letters';
 import { done } from '@/contracts/base/refusal';
 import { writeRow, type EntryRepository } from '../entry-repository';
@@ -11,7 +11,7 @@ export const lettersRepository: EntryRepository<'letters'> = {
   table: LetterWording,
   retires: false,
   lines: LETTERS_LINES,
-  nameOf: () => say`Letters`,
+  nameOf: () => t`Letters`,
   load: async (reader, id) => {
     const [row] = await reader.all(WORDING, { id });
     // Kinds of letters that came since it was saved are empty, and said in our words.

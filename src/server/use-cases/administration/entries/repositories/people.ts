@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { PersonDoc } from '@/contracts/administration/people';
 import { done } from '@/contracts/base/refusal';
 import { countText } from '@/contracts/words/when';
@@ -77,23 +77,23 @@ export const teamRepository: EntryRepository<'team'> = {
       { id, now },
       [
         TEMPLATES_OF_TEAM,
-        (n) => say`${countText(n, 'recipe gives', 'recipes give')} it work. Give that to another team first.`,
+        (n) => t`${countText(n, 'recipe gives', 'recipes give')} it work. Give that to another team first.`,
       ],
       [
         SERVICES_OF_TEAM,
         (n) =>
-          say`${countText(n, 'service is', 'services are')} done by it. Give ${n === 1 ? say`it` : say`them`} to another team first.`,
+          t`${countText(n, 'service is', 'services are')} done by it. Give ${n === 1 ? t`it` : t`them`} to another team first.`,
       ],
       [
         TYPES_FROM_TEAM,
         (n) =>
-          say`Its people on shift are the stock of ${countText(n, 'kind', 'kinds')} of equipment. Change that first.`,
+          t`Its people on shift are the stock of ${countText(n, 'kind', 'kinds')} of equipment. Change that first.`,
       ],
     ),
   usedBy: (reader, id, now) =>
     counted(reader, { id, now }, [
       ORDERS_OF_TEAM,
-      (n) => say`${countText(n, 'open order stays', 'open orders stay')} with it.`,
+      (n) => t`${countText(n, 'open order stays', 'open orders stay')} with it.`,
     ]),
   remove: async (tx, id) => {
     await tx.table(TeamMember).remove({ team_id: id });
@@ -127,7 +127,7 @@ export const organisationRepository: EntryRepository<'organisation'> = {
     counted(reader, { id, now }, [
       DATES_OF_ORGANISATION,
       (n) =>
-        say`${countText(n, 'date', 'dates')} to come ${n === 1 ? say`is` : say`are`} of it and ${n === 1 ? say`stays` : say`stay`}.`,
+        t`${countText(n, 'date', 'dates')} to come ${n === 1 ? t`is` : t`are`} of it and ${n === 1 ? t`stays` : t`stay`}.`,
     ]),
   remove: async (tx, id) => {
     await tx.table(Membership).remove({ organisation_id: id });
@@ -145,7 +145,7 @@ export async function hasHousekeeper(reader: Reader): Promise<boolean> {
 }
 
 export const lastHousekeeper = (): string =>
-  say`Nobody would be left to keep the house. Give somebody else who can sign in that role first.`;
+  t`Nobody would be left to keep the house. Give somebody else who can sign in that role first.`;
 
 async function storeGrants(tx: Writer, id: number, { roles, looksAfter }: PersonDoc): Promise<void> {
   await tx.execute(DROP_GRANTS, { id });
@@ -199,7 +199,7 @@ export const personRepository: EntryRepository<'person'> = {
       ]),
     ])),
     ...(deputies.some((deputy) => deputy === id)
-      ? [{ path: 'deputies', message: say`Nobody is their own deputy.` }]
+      ? [{ path: 'deputies', message: t`Nobody is their own deputy.` }]
       : []),
   ],
   store: async ({ tx }, id, doc, before) => {
@@ -242,12 +242,12 @@ export const personRepository: EntryRepository<'person'> = {
       [
         DATES_OF_PERSON,
         (n) =>
-          say`${countText(n, 'date', 'dates')} to come ${n === 1 ? say`was` : say`were`} asked for by them and ${n === 1 ? say`stays` : say`stay`}.`,
+          t`${countText(n, 'date', 'dates')} to come ${n === 1 ? t`was` : t`were`} asked for by them and ${n === 1 ? t`stays` : t`stay`}.`,
       ],
-      [ORDERS_OF_PERSON, (n) => say`${countText(n, 'open order is', 'open orders are')} given to them.`],
+      [ORDERS_OF_PERSON, (n) => t`${countText(n, 'open order is', 'open orders are')} given to them.`],
       [
         REQUESTS_WITH_PERSON,
-        (n) => say`${countText(n, 'request has', 'requests have')} been taken on by them.`,
+        (n) => t`${countText(n, 'request has', 'requests have')} been taken on by them.`,
       ],
     ),
   remove: async (tx, id) => {

@@ -1,5 +1,5 @@
 import { rulesThatBefallBy } from '@/core/checks/findings';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { fault, writeRow, type EntryRepository } from '../entry-repository';
 import { done } from '@/contracts/base/refusal';
 import { loadHours, storeHours } from '../own-rows';
@@ -25,7 +25,7 @@ export const siteRepository: EntryRepository<'site'> = {
       if (claim)
         return fault(
           'zone',
-          say`Dates are asked for in ${before.zone} already; another zone would move them all. Leave it as it is.`,
+          t`Dates are asked for in ${before.zone} already; another zone would move them all. Leave it as it is.`,
         );
     }
     const siteId = await writeRow(tx, Site, id, {

@@ -1,5 +1,5 @@
 import { rulesThatBefallBy } from '@/core/checks/findings';
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import type { SpaceDoc } from '@/contracts/administration/places';
 import { done, type Outcome } from '@/contracts/base/refusal';
 import { countText } from '@/contracts/words/when';
@@ -128,7 +128,7 @@ async function storeParts(
 ): Promise<Outcome<number>> {
   if (before && JSON.stringify(before.madeOf) === JSON.stringify([...doc.madeOf].sort((a, b) => a - b)))
     return done(id);
-  if (doc.madeOf.some((part) => part === id)) return fault('madeOf', say`A space is not made of itself.`);
+  if (doc.madeOf.some((part) => part === id)) return fault('madeOf', t`A space is not made of itself.`);
   await replaceRows(
     change.tx,
     SpaceChild,
@@ -139,12 +139,12 @@ async function storeParts(
   if (composed.kind === 'cycle')
     return fault(
       'madeOf',
-      say`That goes round in a circle: ${composed.names.join(say` is made of `)}. Leave one of them out.`,
+      t`That goes round in a circle: ${composed.names.join(t` is made of `)}. Leave one of them out.`,
     );
   if (composed.kind === 'overlap')
     return fault(
       'madeOf',
-      say`Dates would stand on top of each other then: ${listText(composed.pairs)}. Move one of each pair first, or make another space.`,
+      t`Dates would stand on top of each other then: ${listText(composed.pairs)}. Move one of each pair first, or make another space.`,
     );
   return done(id);
 }
@@ -197,13 +197,13 @@ export const spaceRepository: EntryRepository<'space'> = {
       [
         APPROVED_IN_SPACE,
         (n) =>
-          say`${countText(n, 'approved date', 'approved dates')} to come ${n === 1 ? say`stays` : say`stay`} there.`,
+          t`${countText(n, 'approved date', 'approved dates')} to come ${n === 1 ? t`stays` : t`stay`} there.`,
       ],
-      [WAITING_IN_SPACE, (n) => say`${countText(n, 'waiting date wants', 'waiting dates want')} it.`],
+      [WAITING_IN_SPACE, (n) => t`${countText(n, 'waiting date wants', 'waiting dates want')} it.`],
       [
         SPACES_MADE_OF_IT,
         (n) =>
-          say`${countText(n, 'space is', 'spaces are')} made of it and ${n === 1 ? say`stays` : say`stay`} in use.`,
+          t`${countText(n, 'space is', 'spaces are')} made of it and ${n === 1 ? t`stays` : t`stay`} in use.`,
       ],
     ),
   remove: async (tx, id) => {

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { levels } from '@/core/equipment/peak-use';
 import { idOf, type EquipmentTypeId } from '@/core/ids';
 import { epochMinute, FAR, type EpochMinute } from '@/core/time/epoch-minute';
@@ -54,11 +54,11 @@ function faultOf(
   if (!isSame)
     return {
       path: 'delta',
-      message: say`This has begun. Give it an end, and another line the number that holds from then on.`,
+      message: t`This has begun. Give it an end, and another line the number that holds from then on.`,
     };
   const ended = known.toMin !== null && known.toMin <= now;
   if (known.toMin !== at.to && (ended || (at.to !== null && at.to < now)))
-    return { path: 'to', message: say`What is past stays as it was. Choose an end from now on.` };
+    return { path: 'to', message: t`What is past stays as it was. Choose an end from now on.` };
   return null;
 }
 
@@ -74,7 +74,7 @@ async function dropLines(
       return [
         {
           path: 'stock',
-          message: say`“${line.reason}” has begun and cannot be left out: give it an end instead.`,
+          message: t`“${line.reason}” has begun and cannot be left out: give it an end instead.`,
         },
       ];
     await tx.table(StockLine).remove({ id: line.id });
@@ -92,8 +92,7 @@ async function storeLine(
 ): Promise<FieldFault | null> {
   const fault = faultOf(row, line, at, now);
   if (fault) return fault;
-  if (at.to !== null && at.to <= at.from)
-    return { path: 'to', message: say`The end must be after the start.` };
+  if (at.to !== null && at.to <= at.from) return { path: 'to', message: t`The end must be after the start.` };
   const stored = { from_min: at.from, to_min: at.to, delta: row.delta, reason: row.reason };
   if (line) await tx.table(StockLine).update({ id: line.id }, stored);
   else await tx.table(StockLine).insertLoose({ type_id: type, ...stored });
@@ -129,6 +128,6 @@ export async function storeStock(
   }
   if (faults.length) return faults;
   const least = await leastFromNow(change, type);
-  const message = say`At some time there would be ${-least} fewer than none. Take a smaller number away, or at another time.`;
+  const message = t`At some time there would be ${-least} fewer than none. Take a smaller number away, or at another time.`;
   return least < 0 ? [{ path: 'stock', message }] : [];
 }

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { done, type FieldFault } from '@/contracts/base/refusal';
 import { countText } from '@/contracts/words/when';
 import { freeSlug } from '../../../publishing/keep/save-calendar';
@@ -51,13 +51,12 @@ export const storeRepository: EntryRepository<'store'> = {
     counted(reader, { id, now }, [
       TYPES_IN_USE_THERE,
       (n) =>
-        say`${countText(n, 'kind of equipment is', 'kinds of equipment are')} kept there. Put them elsewhere first.`,
+        t`${countText(n, 'kind of equipment is', 'kinds of equipment are')} kept there. Put them elsewhere first.`,
     ]),
   usedBy: (reader, id, now) =>
     counted(reader, { id, now }, [
       TYPES_EVER_THERE,
-      (n) =>
-        say`${countText(n, 'kind', 'kinds')} of equipment out of use ${n === 1 ? say`names` : 'name'} it.`,
+      (n) => t`${countText(n, 'kind', 'kinds')} of equipment out of use ${n === 1 ? t`names` : 'name'} it.`,
     ]),
   remove: (tx, id) => tx.table(Store).remove({ id }),
 };
@@ -95,9 +94,9 @@ export const serviceRepository: EntryRepository<'service'> = {
       { id, now },
       [
         DATES_WITH_SERVICE,
-        (n) => say`${countText(n, 'date', 'dates')} to come ${n === 1 ? say`keeps` : say`keep`} it.`,
+        (n) => t`${countText(n, 'date', 'dates')} to come ${n === 1 ? t`keeps` : t`keep`} it.`,
       ],
-      [TEMPLATES_FOR_SERVICE, (n) => say`${countText(n, 'recipe is', 'recipes are')} about it.`],
+      [TEMPLATES_FOR_SERVICE, (n) => t`${countText(n, 'recipe is', 'recipes are')} about it.`],
     ),
   remove: async (tx, id) => {
     await tx.table(Question).remove({ owner_kind: 'service', owner_id: id });
@@ -109,7 +108,7 @@ export const serviceRepository: EntryRepository<'service'> = {
 async function audienceFaults(reader: Reader, audiences: readonly string[]): Promise<FieldFault[]> {
   const row = await reader.one(COUNT_AUDIENCES, { names: audiences });
   return row.n < new Set(audiences).size
-    ? [{ path: 'audiences', message: say`This is there no more. Reload the page and choose again.` }]
+    ? [{ path: 'audiences', message: t`This is there no more. Reload the page and choose again.` }]
     : [];
 }
 
@@ -158,12 +157,12 @@ export const categoryRepository: EntryRepository<'category'> = {
       [
         REQUESTS_IN_CATEGORY,
         (n) =>
-          say`${countText(n, 'request', 'requests')} with dates to come ${n === 1 ? say`stays` : say`stay`} in it.`,
+          t`${countText(n, 'request', 'requests')} with dates to come ${n === 1 ? t`stays` : t`stay`} in it.`,
       ],
       [
         CALENDARS_OF_CATEGORY,
         (n) =>
-          say`${countText(n, 'calendar goes', 'calendars go')} by it; end ${n === 1 ? say`it` : say`them`} with the calendars.`,
+          t`${countText(n, 'calendar goes', 'calendars go')} by it; end ${n === 1 ? t`it` : t`them`} with the calendars.`,
       ],
     ),
   remove: async (tx, id) => {

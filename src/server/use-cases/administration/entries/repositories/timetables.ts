@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { clockOf, minutesOf } from '@/contracts/administration/parts';
 import type { TimetableDoc } from '@/contracts/administration/places';
 import { done } from '@/contracts/base/refusal';
@@ -83,7 +83,7 @@ export const timetableRepository: EntryRepository<'timetable'> = {
     counted(reader, { id, now }, [
       SPACES_BY_TIMETABLE,
       (n) =>
-        say`${countText(n, 'space is', 'spaces are')} given by it. Take it from ${n === 1 ? say`that space` : say`them`} first.`,
+        t`${countText(n, 'space is', 'spaces are')} given by it. Take it from ${n === 1 ? t`that space` : t`them`} first.`,
     ]),
   remove: async (tx, id) => {
     await dropStandIns(tx, id);

@@ -1,4 +1,4 @@
-import { say } from '@/contracts/language/say';
+import { t } from '@/contracts/language/translate';
 import { escapeText } from 'entities';
 import { Feed } from 'feed';
 import { CANCELLED_SHOWN_DAYS } from '@/core/publishing/icalendar';
@@ -20,11 +20,11 @@ const dateAt = (at: EpochMinute): Date => new Date(at * 60_000);
 /** What an event is told as: its next date and how many more, what was cancelled, or that all of it is. */
 function wordsOf({ facts }: FeedSource, event: NewEvent): string {
   const gone = event.cancelled.map((each) => spanText(each.start, each.end)).join('; ');
-  if (event.left === 0) return say`Cancelled: ${gone}`;
+  if (event.left === 0) return t`Cancelled: ${gone}`;
   const { start, end, place } = event.next;
-  const more = event.left > 1 ? say` and ${event.left - 1} more` : '';
+  const more = event.left > 1 ? t` and ${event.left - 1} more` : '';
   const at = facts.includes('place') && place ? `; ${place}` : '';
-  return `${spanText(start, end)}${more}${at}${gone && say`. Cancelled: ${gone}`}`;
+  return `${spanText(start, end)}${more}${at}${gone && t`. Cancelled: ${gone}`}`;
 }
 
 /** The newest events of a calendar as an Atom feed (RFC 4287): what was announced, not each of its dates. */
@@ -48,10 +48,10 @@ export async function atomText(ctx: Context, source: FeedSource, address: string
     author: { name: office?.name ?? source.name },
   });
   for (const event of events) {
-    const told = toldWords(source.facts, event, say`Taken`);
+    const told = toldWords(source.facts, event, t`Taken`);
     made.addItem({
       id: `urn:uuid:${event.uid.slice(0, 36)}`,
-      title: escapeText(event.left === 0 ? say`Cancelled: ${told.title}` : told.title),
+      title: escapeText(event.left === 0 ? t`Cancelled: ${told.title}` : told.title),
       link: source.facts.includes('title')
         ? wholeAddress(eventPath(event.eventUid, event.title))
         : wholeAddress(source.path),

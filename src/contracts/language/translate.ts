@@ -71,10 +71,10 @@ function said(text: string): string {
 }
 
 /**
- * Says a text of this application in the language of whoever reads it: say`${count} of ${all}`, or say(text) of one
+ * Says a text of this application in the language of whoever reads it: t`${count} of ${all}`, or t(text) of one
  * that is marked elsewhere. A text nobody has translated is said in English, never left empty.
  */
-export function say(parts: TemplateStringsArray | string, ...values: readonly Put[]): string {
+export function t(parts: TemplateStringsArray | string, ...values: readonly Put[]): string {
   const speaker = speakerOf(ownLanguage());
   // Not through the speaker: what is no text of ours comes back as it is, whatever stands in it.
   if (typeof parts === 'string') return said(parts);
@@ -83,16 +83,16 @@ export function say(parts: TemplateStringsArray | string, ...values: readonly Pu
 }
 
 /**
- * As `say`, for English that means several things: the catalogue tells them apart by what it is about, under
- * `text_about`. sayAs('letter')`To`. Where there is no such translation, in the words of English.
+ * As `t`, for English that means several things: the catalogue tells them apart by what it is about, under
+ * `text_about`. tAs('letter')`To`. Where there is no such translation, in the words of English.
  */
-export const sayAs =
+export const tAs =
   (about: string) =>
   (parts: TemplateStringsArray, ...values: readonly Put[]): string =>
     speakerOf(ownLanguage())?.t(keyFor(parts), { ...values, context: about }) ?? plain(parts, values);
 
 /** `1 date`, `12 dates`: the catalogue has both under the English singular. */
-export function sayCount(count: number, one: string, many: string): string {
+export function tCount(count: number, one: string, many: string): string {
   const speaker = speakerOf(ownLanguage());
   if (!speaker) return `${count} ${count === 1 ? one : many}`;
   return `${count} ${speaker.t(one, { count })}`;
@@ -102,25 +102,25 @@ export function sayCount(count: number, one: string, many: string): string {
  * The message of a schema, which is made once and asked later, by readers of any language. Texts put in are said as
  * well. The schema says it when it refuses, not when it is made.
  */
-export const later = (
+export const lazyText = (
   parts: TemplateStringsArray,
   ...values: readonly (Put | (() => string))[]
 ): { readonly error: () => string } => ({
   error: () =>
-    say(
+    t(
       parts,
       ...values.map((value) =>
-        typeof value === 'function' ? value() : typeof value === 'string' ? say(value) : value,
+        typeof value === 'function' ? value() : typeof value === 'string' ? t(value) : value,
       ),
     ),
 });
 
 /**
- * Texts that are kept as they are, in English, and said only when somebody reads them: say(text). With names given
+ * Texts that are kept as they are, in English, and said only when somebody reads them: t(text). With names given
  * only what stands under those names is a text. The same things, exactly as they were given.
  */
 // The names are for whoever looks for texts in the code.
-export const unsaid = <const Things>(things: Things, ..._names: readonly string[]): Things => things;
+export const untranslated = <const Things>(things: Things, ..._names: readonly string[]): Things => things;
 
 const isPlain = (value: unknown): value is object =>
   Array.isArray(value) ||
@@ -142,7 +142,7 @@ export function texts<Things>(things: Things, ...names: readonly string[]): Thin
     const said = held.get
       ? held
       : isText
-        ? { enumerable: true, configurable: true, get: () => say(value) }
+        ? { enumerable: true, configurable: true, get: () => t(value) }
         : { ...held, value: texts(value, ...names) };
     Object.defineProperty(copy, name, said);
   }

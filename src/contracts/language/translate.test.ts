@@ -1,18 +1,18 @@
 import german from './de.json';
 import { bringCatalogue, tellOfficeLanguage, wantedLanguage } from './languages';
-import { dative, later, say, sayAs, sayCount, sayNumber, texts, unsaid } from './say';
+import { dative, lazyText, t, tAs, tCount, sayNumber, texts, untranslated } from './translate';
 
 const WORDS = texts({ rows: 'rows of chairs', nested: [{ label: 'Approved' }] });
 const LABELS = texts([{ id: 'waiting', label: 'waiting' }], 'label');
-const MESSAGE = later`${'Question'} is missing.`;
+const MESSAGE = lazyText`${'Question'} is missing.`;
 
 beforeAll(() => bringCatalogue('de', german));
 afterEach(() => tellOfficeLanguage(null));
 
 test('English is what stands in the code', () => {
-  expect(say`${3} of ${'{0}'}`).toBe('3 of {0}');
-  expect(sayCount(1, 'date', 'dates')).toBe('1 date');
-  expect(sayCount(2, 'date', 'dates')).toBe('2 dates');
+  expect(t`${3} of ${'{0}'}`).toBe('3 of {0}');
+  expect(tCount(1, 'date', 'dates')).toBe('1 date');
+  expect(tCount(2, 'date', 'dates')).toBe('2 dates');
   expect(WORDS.rows).toBe('rows of chairs');
   expect(MESSAGE.error()).toBe('Question is missing.');
   expect(sayNumber(12_000)).toBe('12,000');
@@ -22,18 +22,18 @@ describe('German', () => {
   beforeEach(() => tellOfficeLanguage('de'));
 
   test('a text, one of a count, one that means several things', () => {
-    expect(say`Nothing stands in the way.`).toBe('Nichts steht im Weg.');
-    expect(sayCount(1, 'date', 'dates')).toBe('1 Termin');
-    expect(sayCount(12, 'date', 'dates')).toBe('12 Termine');
-    expect(sayAs('letter')`To`).toBe('An');
-    expect(say`To`).toBe('Bis');
+    expect(t`Nothing stands in the way.`).toBe('Nichts steht im Weg.');
+    expect(tCount(1, 'date', 'dates')).toBe('1 Termin');
+    expect(tCount(12, 'date', 'dates')).toBe('12 Termine');
+    expect(tAs('letter')`To`).toBe('An');
+    expect(t`To`).toBe('Bis');
     expect(sayNumber(12_000)).toBe('12.000');
   });
 
   test('what is put in is put in as it is, whatever it looks like', () => {
     for (const typed of ['{1}', '$t(Approve)', '{{0}}', '<b>', 'Schluß & Ende'])
-      expect(say`${typed} of ${9}`).toBe(`${typed} von 9`);
-    expect(say`${sayCount(3, 'day', 'days')} ago`).toBe('vor 3 Tagen');
+      expect(t`${typed} of ${9}`).toBe(`${typed} von 9`);
+    expect(t`${tCount(3, 'day', 'days')} ago`).toBe('vor 3 Tagen');
   });
 
   test('what is written down once is said when it is read', () => {
@@ -44,9 +44,9 @@ describe('German', () => {
   });
 
   test('a text that is kept in English is said when it is shown; anything else comes back as it is', () => {
-    expect(say(unsaid('took it on'))).toBe('übernommen');
+    expect(t(untranslated('took it on'))).toBe('übernommen');
     for (const typed of ['Ein {0} mehr', '$t(Approve)', 'constructor', 'toString'])
-      expect(say(typed)).toBe(typed);
+      expect(t(typed)).toBe(typed);
   });
 });
 
