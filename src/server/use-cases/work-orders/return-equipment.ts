@@ -95,11 +95,8 @@ export async function returnEquipment(
   orderId: number,
   input: ReturnInput,
 ): Promise<Outcome<HouseReply>> {
-  const order = {
-    action: untranslated('counted what came back'),
-    reason: input.note,
-    idempotencyKey: input.key,
-  };
+  const action = untranslated('counted what came back');
+  const order = { action, reason: input.note, idempotencyKey: input.key };
   return runChangeSet<HouseReply>(ctx, order, async (change) => {
     const own = await ownOrder(ctx, change, orderId);
     if (!own.ok) return own;
