@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { performance } from 'node:perf_hooks';
 import type { OccurrenceId, PersonId } from '@/core/ids';
 import { changeSchema } from '@/contracts/requests/change';
-import { follow } from '@/server/effects/follow';
+import { EFFECTS_OF_TIME } from '@/server/effects/follow';
 import { ChangeSet } from '@/server/repositories/changes/change-set';
 import { syncOrders } from '@/server/effects/orders/sync-orders';
 import type { SignedInContext } from '@/server/context/context';
@@ -68,7 +68,7 @@ const measured = (db: OpenDatabase, ids: readonly OccurrenceId[]) =>
     const [top] = await tx.rows<{ id: number; change: number }>(
       'SELECT (SELECT MAX(id) FROM history) AS id, (SELECT MAX(id) FROM change_set) AS change',
     );
-    const change = new ChangeSet(tx, top!.change, null, 29_700_000 as never, follow);
+    const change = new ChangeSet(tx, top!.change, null, 29_700_000 as never, EFFECTS_OF_TIME);
     const started = performance.now();
     await syncOrders(change, ids);
     await change.finish();

@@ -5,7 +5,7 @@ import type { Outcome } from '@/contracts/base/refusal';
 import type { Clock } from '@/server/platform/clock';
 import { Database, keep, type OpenDatabase } from '@/server/db/connection';
 import { settleApprovals } from '@/server/use-cases/publishing/settle-approvals';
-import { follow } from '@/server/effects/follow';
+import { EFFECTS_OF_TIME } from '@/server/effects/follow';
 import { ChangeSet } from '@/server/repositories/changes/change-set';
 import { syncOrders } from '@/server/effects/orders/sync-orders';
 import { submitRequest } from '@/server/use-cases/requests/ask/submit-request';
@@ -127,7 +127,7 @@ export const undo = (office: TestOffice, who: string, changeSet: number) =>
 /** Orders that are otherwise than the dates in force ask for: what bringing all of them in line anew would change. */
 export async function ordersOutOfLine({ db, clock }: TestOffice): Promise<string[]> {
   return db.write(async (tx) => {
-    const change = new ChangeSet(tx, 0, null, clock.now(), follow);
+    const change = new ChangeSet(tx, 0, null, clock.now(), EFFECTS_OF_TIME);
     const rows = await tx.rows<{ id: OccurrenceId }>('SELECT id FROM occurrence');
     await syncOrders(
       change,

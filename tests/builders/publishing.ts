@@ -6,7 +6,7 @@ import { FACTS, type Fact } from '@/core/publishing/facts';
 import type { SegmentId } from '@/core/ids';
 import { editNoticeSchema, saveCalendarSchema } from '@/contracts/publishing/calendars';
 import { noticesQuerySchema, type NoticesPage } from '@/contracts/publishing/notices';
-import { follow } from '@/server/effects/follow';
+import { EFFECTS_OF_TIME } from '@/server/effects/follow';
 import { ChangeSet } from '@/server/repositories/changes/change-set';
 import { syncPublished } from '@/server/effects/publishing/sync-published';
 import type { Context } from '@/server/context/context';
@@ -122,7 +122,7 @@ export const publishedOutOfLine = ({ db, clock }: TestOffice): Promise<string[]>
     ];
     const before = (await look()).map((row) => JSON.stringify(row));
     const ids = (await tx.table(Request).all()).map(({ id }) => id);
-    await syncPublished(new ChangeSet(tx, 0, null, clock.now(), follow), ids);
+    await syncPublished(new ChangeSet(tx, 0, null, clock.now(), EFFECTS_OF_TIME), ids);
     const after = (await look()).map((row) => JSON.stringify(row));
     return { keep: false, value: after.filter((line) => !before.includes(line)) };
   });

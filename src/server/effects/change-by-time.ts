@@ -1,7 +1,7 @@
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { Writer } from '../db/connection';
 import { ChangeSetRow } from '../db/tables/records';
-import { follow } from './follow';
+import { EFFECTS_OF_TIME } from './follow';
 import { ChangeSet } from '../repositories/changes/change-set';
 
 interface Command {
@@ -23,7 +23,7 @@ export async function changeByTime<Value>(
   const [id = 1] = await tx.table(ChangeSetRow).nextIds(1);
   const idempotency_key = key(id).slice(0, LONGEST_KEY);
   await tx.table(ChangeSetRow).insert({ id, actor_id: null, at_min: now, action, idempotency_key });
-  const change = new ChangeSet(tx, id, null, now, follow);
+  const change = new ChangeSet(tx, id, null, now, EFFECTS_OF_TIME);
   const value = await work(change);
   await change.finish();
   return value;

@@ -4,6 +4,7 @@ import { followRisks } from './at-risk';
 import { countRequestsUp } from './count-requests-up';
 import { followOrders } from './orders/follow-orders';
 import { followPlaces } from './follow-places';
+import { followLetters } from './letters/queue-mail';
 import { followPublishing } from './publishing/follow-publishing';
 
 type Effect = (change: ChangeSet, news: News) => Promise<void>;
@@ -20,7 +21,12 @@ const EFFECTS: readonly Effect[] = [
   countRequestsUp,
 ];
 
-/** Brings everything in line that follows from what a change has altered, in its own transaction. */
-export const follow: Effects = async (change, news) => {
+async function follow(change: ChangeSet, news: News): Promise<void> {
   for (const effect of EFFECTS) await effect(change, news);
-};
+}
+
+/** All that follows from what somebody does, in its own transaction; letters last, which tell of the whole. */
+export const EFFECTS_OF_COMMANDS: Effects = { follow, tell: followLetters };
+
+/** The same of what time does: whom it concerns is written to by the job itself (holds that lapse, reminders). */
+export const EFFECTS_OF_TIME: Effects = { follow, tell: async () => undefined };

@@ -2,9 +2,8 @@ import type { EpochMinute } from '@/core/time/epoch-minute';
 import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import type { Context } from '../context/context';
 import { keep, type Writer, type WriteResult } from '../db/connection';
-import { queueMail, takeMailBack } from './letters/queue-mail';
 import { ChangeSet } from '../repositories/changes/change-set';
-import { follow } from './follow';
+import { EFFECTS_OF_COMMANDS } from './follow';
 import { releaseLapsedHolds } from './lapsed-holds';
 import { CHANGE_BY_KEY, ANY_LAPSED } from './effects.queries';
 import { ChangeSetRow } from '../db/tables/records';
@@ -63,9 +62,6 @@ export async function runChangeSet<Value>(
     const outcome = await work(change);
     if (!outcome.ok || order.isPreview) return rollBack(outcome);
     if (order.signal?.aborted) return rollBack(refuse({ code: 'stopped' }));
-    await change.follow();
-    if (order.undoes === undefined) await queueMail(change, order.reason);
-    else await takeMailBack(tx, order.undoes, at);
     await change.finish();
     await tx.table(ChangeSetRow).update(
       { id: change.id },
@@ -101,5 +97,6 @@ async function openChangeSet(
     idempotency_key: order.isPreview ? `preview:${keyOf(order)}` : keyOf(order),
     undoes_id: order.undoes ?? null,
   });
-  return new ChangeSet(tx, id, actorId, at, follow);
+  const origin = { reason: order.reason, undoes: order.undoes ?? null };
+  return new ChangeSet(tx, id, actorId, at, EFFECTS_OF_COMMANDS, origin);
 }

@@ -182,7 +182,8 @@ function letterFor(
  * Puts into the outbox what the requester has to know of a change, in its transaction. Nothing is sent before the
  * change can no longer be taken back, but that a request has come in is said at once.
  */
-export async function queueMail(change: ChangeSet, reason: string): Promise<void> {
+async function queueMail(change: ChangeSet): Promise<void> {
+  const { reason } = change.origin;
   await queueConsents(change, reason);
   const byRequest = turnsByRequest(change);
   if (!byRequest.size) return;
@@ -217,6 +218,12 @@ export async function queueMail(change: ChangeSet, reason: string): Promise<void
 }
 
 /** What was not sent yet of a change that is taken back never is. */
-export async function takeMailBack(tx: Writer, changeSet: number, now: EpochMinute): Promise<void> {
+async function takeMailBack(tx: Writer, changeSet: number, now: EpochMinute): Promise<void> {
   await tx.table(Outbox).update({ change_set_id: changeSet, sent_at_min: null }, { withdrawn_at_min: now });
 }
+
+/** Writes the letters a change calls for; a change that takes another back takes its letters back too. */
+export const followLetters = (change: ChangeSet): Promise<void> =>
+  change.origin.undoes === null
+    ? queueMail(change)
+    : takeMailBack(change.tx, change.origin.undoes, change.at);

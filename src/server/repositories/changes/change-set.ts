@@ -31,8 +31,21 @@ export const entityId = (table: Table, row: AnyRow): string =>
     .key.map((column) => row[column])
     .join('/');
 
-/** Brings in line what follows from the news of a change. */
-export type Effects = (change: ChangeSet, news: News) => Promise<void>;
+/** What follows from a change. */
+export interface Effects {
+  /** Brings in line what follows from the news of a change, however often there is some. */
+  follow(change: ChangeSet, news: News): Promise<void>;
+  /** What is told of the change as a whole, once, when nothing more will come. */
+  tell(change: ChangeSet): Promise<void>;
+}
+
+/** What whoever makes a change says of it. */
+export interface ChangeOrigin {
+  /** Empty where none was given. */
+  readonly reason: string;
+  /** The change set it takes back; null where it takes back none. */
+  readonly undoes: number | null;
+}
 
 /** Writes rows of tracked tables in bulk and keeps what they were and became. */
 export class ChangeSet {
@@ -51,6 +64,7 @@ export class ChangeSet {
     readonly actorId: PersonId | null,
     readonly at: EpochMinute,
     private readonly effects: Effects,
+    readonly origin: ChangeOrigin = { reason: '', undoes: null },
   ) {}
 
   private facts: DoneFacts | null = null;
@@ -80,7 +94,7 @@ export class ChangeSet {
     if (this.inOrder.length === followed && !causes.length) return;
     this.causes = [];
     // As it grows: what one effect writes is news to those after it.
-    await this.effects(this, {
+    await this.effects.follow(this, {
       lines: <T extends Table>(table: T) => {
         const { name } = factsOf(table);
         return this.inOrder
@@ -202,6 +216,8 @@ export class ChangeSet {
 
   /** Brings in line what follows and keeps what was changed, and which requests it was about: the last thing a change does. */
   async finish(): Promise<void> {
+    await this.follow();
+    await this.effects.tell(this);
     await this.follow();
     await this.writeHistory();
     await this.tx
