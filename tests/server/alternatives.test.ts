@@ -2,7 +2,7 @@ import { checkSchema } from '@/contracts/requests/ask';
 import type { DatePatchBody } from '@/contracts/requests/patch';
 import { violations } from '@/server/effects/invariants';
 import { addStockLine } from '@/server/use-cases/administration/stock/stock-line';
-import { stockLineSchema } from '@/contracts/administration/house';
+import { stockLineSchema } from '@/contracts/administration/stock-and-closures';
 import { randomUUID } from 'node:crypto';
 import {
   act,

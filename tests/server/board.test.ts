@@ -11,7 +11,7 @@ import { boardCategories, boardData } from '@/server/use-cases/calendar/board-da
 import { boardSpan, boardSpanText } from '@/server/use-cases/calendar/board-span';
 import { dayStrip } from '@/server/use-cases/calendar/day-strip';
 import { readBookings } from '@/ui/board/bookings';
-import { readHouse } from '@/ui/board/house';
+import { boardOffice } from '@/ui/board/board-office';
 import { isMovable, moveTo } from '@/ui/board/move';
 import { boardRows } from '@/ui/board/rows';
 import { act, approvedIn, everyKindOfBooking, expectDone, submit, times } from '@tests/builders/changes';
@@ -32,7 +32,7 @@ const contextOf = (name: string | null) => (name === null ? office.reader : offi
 /** The board as the browser reads it. */
 async function boardOf(name: string | null) {
   const span = await boardSpan(contextOf(name), query);
-  const house = readHouse(await boardData(office.db));
+  const house = boardOffice(await boardData(office.db));
   return {
     house,
     uses: span.uses,
@@ -169,7 +169,7 @@ test('the house is read anew when it changes, and only then', async () => {
   await shut(office.as('mara'), { spaceId: SPACE.ST }, '2027-04-21T00:00', '2027-04-22T00:00');
   const after = await boardData(office.db);
   expect(after.version).not.toBe(before.version);
-  const { facts } = readHouse(after).space(SPACE.ST)!;
+  const { facts } = boardOffice(after).space(SPACE.ST)!;
   expect(facts.closures.map(({ reason }) => reason)).toContain('Boiler');
 });
 

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { stockLineSchema } from '@/contracts/administration/house';
+import { stockLineSchema } from '@/contracts/administration/stock-and-closures';
 import type { HistoryKind } from '@/contracts/administration/kinds';
 import { templateSchema } from '@/contracts/work-orders/templates';
 import { addShiftSchema } from '@/contracts/work-orders/week-load';

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { stockLineSchema } from '@/contracts/administration/house';
+import { stockLineSchema } from '@/contracts/administration/stock-and-closures';
 import { splitSchema, type SplitBody } from '@/contracts/requests/series';
 import type { OfficeFile } from '@/contracts/administration/office';
 import { violations } from '@/server/effects/invariants';

@@ -16,7 +16,7 @@ import {
   rowId,
   wholeNumber,
 } from '@/contracts/forms/fields';
-import { OWNER_KINDS } from './house';
+import { OWNER_KINDS } from './stock-and-closures';
 import { clockText, fromToDates, hoursRows, ids, minutesOf, questionRows } from './parts';
 
 /** What there is to say of the site of the office. Hours are minutes of the day in its own zone. */

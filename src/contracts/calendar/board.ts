@@ -11,7 +11,7 @@ import type { Layout } from '@/core/seating/layouts';
 export const MOST_DAY_STRIP_DAYS = 400;
 
 /** A space as the board knows it; hours and closures are those of `BoardHouse.hours` and `.closures` at that position. */
-export interface HouseSpace {
+export interface BoardSpace {
   readonly id: number;
   readonly code: string;
   readonly name: string;
@@ -28,7 +28,7 @@ export interface HouseSpace {
 }
 
 /** A type of equipment, or a pool of people, as the board shows it. */
-export interface HousePool {
+export interface BoardPool {
   readonly id: number;
   readonly name: string;
   readonly store: string;
@@ -46,14 +46,14 @@ export interface BoardData {
   readonly horizonMonths: number;
   /** Minutes that what is picked on the board snaps to. */
   readonly grainMin: number;
-  readonly spaces: readonly HouseSpace[];
-  readonly pools: readonly HousePool[];
+  readonly spaces: readonly BoardSpace[];
+  readonly pools: readonly BoardPool[];
   readonly hours: readonly (readonly HoursLine[])[];
   readonly closures: readonly (readonly Closure[])[];
 }
 
 /** A space of the house with its hours and closures in place. */
-export const factsOf = (house: BoardData, { facts, hours, closures }: HouseSpace): SpaceFacts => ({
+export const factsOf = (house: BoardData, { facts, hours, closures }: BoardSpace): SpaceFacts => ({
   ...facts,
   hours: house.hours[hours]!,
   closures: house.closures[closures]!,

@@ -51,7 +51,7 @@ export interface AskedDates {
 }
 
 /** What of the house the dates of a request depend on. Minutes since 1970 in UTC for now; months for the horizon. */
-export interface AskedHouse {
+export interface AskedOffice {
   readonly tzid: string;
   readonly now: EpochMinute;
   /** The furthest horizon of the wanted spaces: series without end get their dates up to there. */
@@ -64,7 +64,7 @@ export interface AskedHouse {
 const fault = (path: string, message: string) =>
   refuse({ code: 'bad-input', fields: [{ path, message } satisfies FieldFault] });
 
-function contentOf(input: CheckInput, start: EpochMinute, end: EpochMinute, house: AskedHouse): ClaimContent {
+function contentOf(input: CheckInput, start: EpochMinute, end: EpochMinute, house: AskedOffice): ClaimContent {
   const units = new Map(input.equipment.map(({ typeId, unitId }) => [typeId, unitId ?? null]));
   return {
     event: { start, end },
@@ -80,13 +80,13 @@ function contentOf(input: CheckInput, start: EpochMinute, end: EpochMinute, hous
   };
 }
 
-function toDate(input: CheckInput, house: AskedHouse, start: LocalDateTime, end: LocalDateTime): AskedDate {
+function toDate(input: CheckInput, house: AskedOffice, start: LocalDateTime, end: LocalDateTime): AskedDate {
   const at = (local: LocalDateTime) => toEpochMinute(local, house.tzid, 'offset-before');
   return { key: start, start, end, own: [], claim: contentOf(input, at(start), at(end), house) };
 }
 
 /** The date with what was asked to be different on it. */
-function differing(date: AskedDate, patch: DatePatch, house: AskedHouse): AskedDate {
+function differing(date: AskedDate, patch: DatePatch, house: AskedOffice): AskedDate {
   const draft = { startLocal: date.start, endLocal: date.end, content: date.claim };
   const { startLocal, endLocal, content } = patchDate(draft, patch, house.tzid, house.offersOf);
   return { ...date, start: startLocal, end: endLocal, claim: content, own: fieldsOf(patch) };
@@ -170,7 +170,7 @@ function clockNote({ key, start, end, claim }: AskedDate, asked: LocalDateTime, 
 }
 
 /** From when to when dates are looked for. */
-function rangeOf(set: DateSet, house: AskedHouse) {
+function rangeOf(set: DateSet, house: AskedOffice) {
   const endless = set.rrule !== null && isEndless(set.rrule);
   const horizon = horizonEnd(house.now, house.horizonMonths, house.tzid);
   const to = endless ? (`${addDays(horizon, 1)}T00:00` as LocalDateTime) : FAR;
@@ -181,7 +181,7 @@ function rangeOf(set: DateSet, house: AskedHouse) {
  * Whether the form asks for more dates than so many, without making all of them. True from the first date beyond it;
  * no more are made than that.
  */
-export function asksForMore(input: CheckInput, house: AskedHouse, than: number): boolean {
+export function asksForMore(input: CheckInput, house: AskedOffice, than: number): boolean {
   const series = seriesOf(input, house.tzid);
   if (!series.ok) return false;
   const { set } = series.value;
@@ -240,7 +240,7 @@ function endOfDate(
 /** A date for each start, with what is different on some of them. */
 function datesWith(
   input: CheckInput,
-  house: AskedHouse,
+  house: AskedOffice,
   starts: readonly LocalDateTime[],
   endOf: (start: LocalDateTime) => LocalDateTime,
 ): AskedDate[] {
@@ -259,7 +259,7 @@ function datesWith(
  */
 export function datesAsked(
   input: CheckInput,
-  house: AskedHouse,
+  house: AskedOffice,
   fewer: FewerDates = { most: Infinity, path: '', say: () => '' },
 ): Outcome<AskedDates> {
   const series = seriesOf(input, house.tzid);

@@ -1,7 +1,7 @@
 import type { OrderOrigin, OrderPhase } from '@/core/work-orders/orders-for';
 
 /** Pieces an order tells of. A null quantity could not be worked out. */
-export interface OrderThing {
+export interface OrderItem {
   readonly name: string;
   /** Null where it could not be worked out. */
   readonly quantity: number | null;
@@ -23,8 +23,8 @@ export interface OrderNote {
 export interface TurnoverView {
   readonly kindText: string;
   readonly beforeText: string;
-  readonly takeAway: readonly OrderThing[];
-  readonly stays: readonly OrderThing[];
+  readonly takeAway: readonly OrderItem[];
+  readonly stays: readonly OrderItem[];
   readonly savedText: string;
 }
 
@@ -62,7 +62,7 @@ export interface OrderView {
   readonly reference: string;
   /** Everything around the event: its other orders, services, the walk-through. */
   readonly eventHref: string;
-  readonly equipment: readonly OrderThing[];
+  readonly equipment: readonly OrderItem[];
   readonly turnover: TurnoverView | null;
   readonly checklist: readonly { readonly line: string; readonly isTicked: boolean }[];
   readonly answers: readonly { readonly question: string; readonly answer: string }[];

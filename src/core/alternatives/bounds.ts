@@ -7,7 +7,7 @@ import type { LayoutOffer } from '../seating/capacity';
 import type { SpaceSwap } from './alternative';
 
 /** A space with its building, by position in the order of the house: near in the order is near on the ground. */
-export interface HousedSpace {
+export interface SpaceInBuilding {
   readonly facts: SpaceFacts;
   readonly building: number;
   readonly isOutdoor: boolean;
@@ -23,7 +23,7 @@ export interface Bounds {
   /** How far a date is moved within its day, in minutes. */
   readonly mostShiftMin: number;
   /** Every space in use, in the order of the house. */
-  readonly spaces: readonly HousedSpace[];
+  readonly spaces: readonly SpaceInBuilding[];
   substitutesOf(type: EquipmentTypeId): readonly EquipmentTypeId[];
   unitsOf(type: EquipmentTypeId): readonly ResourceId[];
   /** The office may hire in. */
@@ -38,7 +38,7 @@ export interface Bounds {
 export function offerInstead(
   from: WantedSpace,
   isFromOutdoor: boolean,
-  { facts, isOutdoor }: HousedSpace,
+  { facts, isOutdoor }: SpaceInBuilding,
 ): LayoutOffer | null {
   const { spaceId, people, layout, features = [] } = from;
   if (facts.id === spaceId || (isOutdoor && !isFromOutdoor)) return null;
@@ -56,7 +56,7 @@ export interface RankedSwap {
 }
 
 /** Where each space of the office stands among all of them, from 0 in their order. */
-export type Positions = ReadonlyMap<SpaceId, { readonly housed: HousedSpace; readonly position: number }>;
+export type Positions = ReadonlyMap<SpaceId, { readonly housed: SpaceInBuilding; readonly position: number }>;
 const positionsFor = new WeakMap<Bounds, Positions>();
 
 /** The positions of every space in the bounds; worked out once for the same bounds. Positions count from 0. */

@@ -12,7 +12,7 @@ import {
   positionsIn,
   rankedOnce,
   type Bounds,
-  type HousedSpace,
+  type SpaceInBuilding,
   type Positions,
   type RankedSwap,
 } from './bounds';
@@ -73,7 +73,7 @@ export class Candidates {
   }
 
   /** How a space could take the place of another; null where it cannot, whatever the day. */
-  private swap(from: WantedSpace, to: HousedSpace, building: number): SpaceSwap | null {
+  private swap(from: WantedSpace, to: SpaceInBuilding, building: number): SpaceSwap | null {
     const { people, layout } = from;
     const isOutdoor = this.byId.get(from.spaceId)?.housed.isOutdoor ?? false;
     const offer = offerInstead(from, isOutdoor, to);

@@ -4,7 +4,7 @@ import type { ClaimDraft } from '../changes/plan-date';
 import type { SpaceId } from '../ids';
 import { occupiedOf, type ClaimContent } from '../occupancy/bands';
 import type { Interval } from '../time/epoch-minute';
-import { offerInstead, type HousedSpace } from './bounds';
+import { offerInstead, type SpaceInBuilding } from './bounds';
 import { NearWorld } from './near-world';
 import { serveWorld, type Contender } from './serve-both';
 import { shareOut } from './share-out';
@@ -26,7 +26,7 @@ const spaceOf = (claim: ClaimContent) => at(claim.spaces, 0);
  * Rooms that share no floor: what was asked for first, then the others, undivided ones before those they make up, so
  * that there are as many as can be.
  */
-function roomsFor(contenders: readonly Contender[], spaces: readonly HousedSpace[]): HousedSpace[] {
+function roomsFor(contenders: readonly Contender[], spaces: readonly SpaceInBuilding[]): SpaceInBuilding[] {
   const asked = new Set(contenders.map(({ date }) => spaceOf(date.claim).spaceId));
   const ordered = [
     ...spaces.filter(({ facts }) => asked.has(facts.id)),
@@ -43,7 +43,7 @@ function roomsFor(contenders: readonly Contender[], spaces: readonly HousedSpace
 }
 
 /** How a date would go to a room; null where the room would not do, whoever else is there. */
-function moveTo(contender: Contender, room: HousedSpace, spaces: readonly HousedSpace[]) {
+function moveTo(contender: Contender, room: SpaceInBuilding, spaces: readonly SpaceInBuilding[]) {
   const own = spaceOf(contender.date.claim);
   if (room.facts.id === own.spaceId) return { patch: null, draft: contender.draft };
   const isOutdoor = spaces.find(({ facts }) => facts.id === own.spaceId)?.isOutdoor ?? false;
@@ -74,7 +74,7 @@ function allStand(contenders: readonly Contender[], claims: readonly ClaimConten
  */
 export function serveAll(
   contenders: readonly Contender[],
-  spaces: readonly HousedSpace[],
+  spaces: readonly SpaceInBuilding[],
 ): readonly Placement[] | null {
   if (contenders.some(({ date }) => date.claim.spaces.length !== 1)) return null;
   const rooms = roomsFor(contenders, spaces);

@@ -132,7 +132,7 @@ const SAMPLE: FormulaValues = {
 };
 
 /** Names in a formula that are none of ours: those of answers, or details. Empty for what cannot be read. */
-export function namesOfTheHouseIn(text: string): string[] {
+export function ownNamesIn(text: string): string[] {
   const parsed = read(text);
   return parsed.ok ? parsed.names.filter((name) => !TAKEN_NAMES.has(name)) : [];
 }
@@ -144,7 +144,7 @@ export function namesOfTheHouseIn(text: string): string[] {
 export function formulaProblem(text: string, known?: readonly string[]): FormulaProblem | null {
   const parsed = read(text);
   if (!parsed.ok) return parsed.problem;
-  const own = known ?? namesOfTheHouseIn(text).filter((name) => NUMBER_NAME.test(name));
+  const own = known ?? ownNamesIn(text).filter((name) => NUMBER_NAME.test(name));
   const answers = Object.fromEntries(own.map((name) => [name, SAMPLE.quantity]));
   const sample = computeFormula(text, { ...answers, ...SAMPLE });
   if (!sample.ok && sample.problem.kind === 'unknown-name') return sample.problem;

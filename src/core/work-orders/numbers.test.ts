@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { SpaceId } from '../ids';
-import { computeFormula, formulaProblem, namesOfTheHouseIn } from './formula';
+import { computeFormula, formulaProblem, ownNamesIn } from './formula';
 import { NUMBER_MOST, numbersAnswered, wholeNumberIn } from './numbers';
 
 const hall = 1 as SpaceId;
@@ -46,7 +46,7 @@ test('formulas count with the names of the house, and say which they do not know
     ok: false,
     problem: { kind: 'unknown-name', name: 'cars' },
   });
-  expect(namesOfTheHouseIn('max(cars, people) + 1')).toEqual(['cars']);
+  expect(ownNamesIn('max(cars, people) + 1')).toEqual(['cars']);
   expect(formulaProblem('cars * 2', ['cars'])).toBeNull();
   expect(formulaProblem('carts * 2', ['cars'])).toEqual({ kind: 'unknown-name', name: 'carts' });
   // Where nobody knows the house any name may be one of its.

@@ -1,14 +1,14 @@
 import type { EpochMinute } from '../time/epoch-minute';
 
 /** Things of one kind that go to a space, or come from it. From 1. */
-export interface OrderedThing {
+export interface OrderedItem {
   readonly name: string;
   readonly quantity: number;
   readonly store: string;
 }
 
 /** What a formula came to; null where it came to nothing that can be carried, which the office is told. */
-export interface ComputedThing {
+export interface ComputedItem {
   readonly name: string;
   readonly quantity: number | null;
   readonly store: string;
@@ -24,9 +24,9 @@ export interface TurnoverContent {
     readonly layout: string;
     readonly people: number;
   };
-  readonly bring: readonly OrderedThing[];
-  readonly takeAway: readonly OrderedThing[];
-  readonly stays: readonly OrderedThing[];
+  readonly bring: readonly OrderedItem[];
+  readonly takeAway: readonly OrderedItem[];
+  readonly stays: readonly OrderedItem[];
   /** Person-minutes saved against clearing and setting. */
   readonly savedMin: number;
 }
@@ -48,8 +48,8 @@ export interface OrderContent {
   readonly fromMin: EpochMinute;
   /** Done by then; where an attendance ends. */
   readonly dueMin: EpochMinute;
-  readonly equipment: readonly OrderedThing[];
-  readonly brings?: readonly ComputedThing[];
+  readonly equipment: readonly OrderedItem[];
+  readonly brings?: readonly ComputedItem[];
   readonly checklist?: readonly string[];
   /** What was answered to the questions of the services it is about. */
   readonly answers?: readonly { readonly question: string; readonly answer: string }[];
@@ -98,7 +98,7 @@ const MOMENTS = ['fromMin', 'dueMin'] as const;
 /** How many of each thing an order is about, what comes and what stays together. */
 function thingsOf(content: OrderContent): Map<string, number | null> {
   const things = new Map<string, number | null>();
-  const add = ({ name, quantity }: ComputedThing) => {
+  const add = ({ name, quantity }: ComputedItem) => {
     const before = things.get(name);
     things.set(name, quantity === null || before === null ? null : (before ?? 0) + quantity);
   };

@@ -2,7 +2,7 @@ import { pairs, at } from '@/core/lists';
 import type { CategoryId, EquipmentTypeId, OccurrenceId, PersonId, SpaceId } from '../ids';
 import type { ClaimContent } from '../occupancy/bands';
 import type { EpochMinute, Interval } from '../time/epoch-minute';
-import { computeFormula, namesOfTheHouseIn } from './formula';
+import { computeFormula, ownNamesIn } from './formula';
 import type { OrderContent } from './order-content';
 import { isAbout, issueMoment, type OrderTemplate, type TemplatePhase } from './template';
 import {
@@ -158,7 +158,7 @@ function countedAnswers(
 ): { readonly question: string; readonly answer: string }[] {
   const { date } = subject;
   const formulas = [...template.quantities.map(({ formula }) => formula), template.workFormula ?? ''];
-  const counted = new Set(formulas.flatMap(namesOfTheHouseIn));
+  const counted = new Set(formulas.flatMap(ownNamesIn));
   const spaces = spacesOf(subject).map(({ spaceId }) => spaceId);
   return (date.numberAnswers ?? [])
     .filter(({ name, spaceId, categoryId }) => {

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import type { EquipmentTypeId, SpaceId } from '../ids';
 import { epochMinute } from '../time/epoch-minute';
-import { pickList, type PickedThing } from './pick-list';
+import { pickList, type PickedItem } from './pick-list';
 
-const thing = (more: Partial<PickedThing>): PickedThing => ({
+const thing = (more: Partial<PickedItem>): PickedItem => ({
   orderId: 1,
   typeId: 7 as EquipmentTypeId,
   name: 'Folding chair',

@@ -3,7 +3,7 @@ import type { EpochMinute } from '../time/epoch-minute';
 import { planMovements, type CarryMinutes, type Lot, type Movement } from './movements';
 
 /** One kind of thing an order brings to a space or takes from it. */
-export interface PickedThing {
+export interface PickedItem {
   readonly orderId: number;
   /** Null for what is no equipment with stock, such as cups of the kitchen. */
   readonly typeId: EquipmentTypeId | null;
@@ -20,7 +20,7 @@ export interface PickedThing {
 }
 
 /** One line of what leaves a store or comes back. From 0. */
-export interface PickLine extends PickedThing {
+export interface PickLine extends PickedItem {
   /** How many of them pass the store, moved straight from or to another event. */
   readonly movedDirectly: number;
 }
@@ -32,11 +32,11 @@ export interface PickList {
   readonly movements: readonly Movement[];
 }
 
-const keyOf = ({ orderId, way, name }: PickedThing): string => `${orderId}:${way}:${name}`;
+const keyOf = ({ orderId, way, name }: PickedItem): string => `${orderId}:${way}:${name}`;
 
-const atOf = ({ way, fromMin, dueMin }: PickedThing): EpochMinute => (way === 'out' ? dueMin : fromMin);
+const atOf = ({ way, fromMin, dueMin }: PickedItem): EpochMinute => (way === 'out' ? dueMin : fromMin);
 
-const lotOf = (thing: PickedThing): Lot[] =>
+const lotOf = (thing: PickedItem): Lot[] =>
   thing.typeId !== null && thing.spaceId !== null && thing.quantity
     ? [
         {
@@ -51,8 +51,8 @@ const lotOf = (thing: PickedThing): Lot[] =>
     : [];
 
 /** What leaves the stores and comes back to them, with what goes straight from one event to the next taken off both. */
-export function pickList(things: readonly PickedThing[], carry: CarryMinutes): PickList {
-  const ofWay = (way: PickedThing['way']) => things.filter((thing) => thing.way === way).flatMap(lotOf);
+export function pickList(things: readonly PickedItem[], carry: CarryMinutes): PickList {
+  const ofWay = (way: PickedItem['way']) => things.filter((thing) => thing.way === way).flatMap(lotOf);
   const movements = planMovements(ofWay('back'), ofWay('out'), carry);
   const direct = new Map<string, number>();
   for (const { from, to, quantity } of movements)

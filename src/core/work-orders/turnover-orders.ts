@@ -2,7 +2,7 @@ import { pairs, at } from '@/core/lists';
 import type { EquipmentTypeId } from '../ids';
 import { setupKeyOf } from '../occupancy/bands';
 import { addMinutes, type EpochMinute } from '../time/epoch-minute';
-import type { OrderedThing, TurnoverContent } from './order-content';
+import type { OrderedItem, TurnoverContent } from './order-content';
 import type { OrderedDate, WantedOrder } from './orders-for';
 import { edgesOf } from './template-work';
 
@@ -35,12 +35,12 @@ export interface Turnover {
   /** Person-minutes. */
   readonly workMin: number;
   readonly savedMin: number;
-  readonly bring: readonly OrderedThing[];
-  readonly takeAway: readonly OrderedThing[];
-  readonly stays: readonly OrderedThing[];
+  readonly bring: readonly OrderedItem[];
+  readonly takeAway: readonly OrderedItem[];
+  readonly stays: readonly OrderedItem[];
 }
 
-interface Counted extends OrderedThing {
+interface Counted extends OrderedItem {
   readonly typeId: EquipmentTypeId;
 }
 
@@ -103,7 +103,7 @@ function shareToChange(before: number, after: number): { readonly set: number; r
   };
 }
 
-const plain = ({ name, store, quantity }: Counted): OrderedThing => ({ name, quantity, store });
+const plain = ({ name, store, quantity }: Counted): OrderedItem => ({ name, quantity, store });
 
 /**
  * What one team does between two events when it does not clear and set separately: all stays as it is, something is

@@ -11,11 +11,11 @@ import type { EpochMinute } from '@/core/time/epoch-minute';
 import { sayFinding } from '@/contracts/words/findings';
 import type { UseTuple } from '@/contracts/calendar/board';
 import type { Booking } from './bookings';
-import { asSpaceId, type House } from './house';
+import { asSpaceId, type BoardOffice } from './board-office';
 
 /** What stands on the board, as the check in the browser takes it. */
 export interface OnBoard {
-  readonly house: House;
+  readonly house: BoardOffice;
   readonly bookings: readonly Booking[];
   readonly uses: readonly UseTuple[];
   /** When the page was made: what has begun by then cannot be asked for. */

@@ -1,18 +1,18 @@
 import { t } from '@/contracts/language/translate';
 import { memo, type CSSProperties, type ReactElement } from 'react';
-import type { HousePool, UseTuple } from '@/contracts/calendar/board';
+import type { BoardPool, UseTuple } from '@/contracts/calendar/board';
 import type { Level } from '@/core/equipment/peak-use';
 import type { Interval } from '@/core/time/epoch-minute';
 import { bookingBlock, takenTrough } from './booking-block';
 import type { Booking } from './bookings';
-import type { House, SpaceOnBoard } from './house';
+import type { BoardOffice, SpaceOnBoard } from './board-office';
 import { levelsOf, PoolLevel } from './pool-level';
 import { LABEL_PX, type BoardRow, type SpaceRow } from './rows';
 import { closedStretches, shutEnds, type TimeAxis } from './time-axis';
 
 /** What all rows share; changes seldom, so that a row is drawn anew only when it must be. */
 export interface RowContext {
-  readonly house: House;
+  readonly house: BoardOffice;
   readonly axis: TimeAxis;
   readonly whole: Interval;
   /** What is near enough to be seen, sideways. */
@@ -53,7 +53,7 @@ function spaceLabel(space: SpaceOnBoard, isNarrow: boolean): ReactElement {
   });
 }
 
-function poolLabel(pool: HousePool, levels: readonly Level[]): ReactElement {
+function poolLabel(pool: BoardPool, levels: readonly Level[]): ReactElement {
   return rowLabel({
     href: `/pools/${pool.id}`,
     name: pool.name,
@@ -63,7 +63,7 @@ function poolLabel(pool: HousePool, levels: readonly Level[]): ReactElement {
   });
 }
 
-type Opening = ReturnType<House['openIn']>;
+type Opening = ReturnType<BoardOffice['openIn']>;
 
 /** Where it is not open, and closures with their reasons. */
 function shades({ open, shut }: Opening, axis: TimeAxis): ReactElement[] {

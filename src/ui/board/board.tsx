@@ -16,7 +16,7 @@ import type { OnBoard } from './board-check';
 import type { Booking } from './bookings';
 import { BookingDetails } from './booking-details';
 import { isLeftOut } from './filters';
-import type { House } from './house';
+import type { BoardOffice } from './board-office';
 import { BoardKey } from './key';
 import { isMovable, type Move } from './move';
 import { MoveDetails } from './move-details';
@@ -77,7 +77,7 @@ function dragPreviewOfMove(move: Move, rows: readonly BoardRow[]): DragPreview |
 }
 
 /** The spaces whose rows are shown, where filters leave some out. */
-function shownOf(rows: readonly BoardRow[], { spaces }: House): { spaces?: readonly number[] } {
+function shownOf(rows: readonly BoardRow[], { spaces }: BoardOffice): { spaces?: readonly number[] } {
   const shown = rows.flatMap((row) => (row.kind === 'space' ? [row.space.id] : []));
   return shown.length < spaces.length && shown.length <= 100 ? { spaces: shown } : {};
 }

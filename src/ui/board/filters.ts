@@ -1,7 +1,7 @@
-import type { HousePool } from '@/contracts/calendar/board';
+import type { BoardPool } from '@/contracts/calendar/board';
 import type { BoardFilters } from './board-address';
 import type { Booking } from './bookings';
-import type { House, SpaceOnBoard } from './house';
+import type { BoardOffice, SpaceOnBoard } from './board-office';
 
 const holds = (text: string, wanted: string): boolean => text.toLowerCase().includes(wanted);
 
@@ -17,7 +17,7 @@ const namesSpace = ({ name, code, building }: SpaceOnBoard, text: string): boole
 
 /** Rows that pass the filters. A text may name a space or something that stands in it. */
 export function filteredSpaces(
-  house: House,
+  house: BoardOffice,
   bookings: readonly Booking[],
   filters: BoardFilters,
 ): SpaceOnBoard[] {
@@ -38,7 +38,7 @@ export function filteredSpaces(
 }
 
 /** Pools are left out where only spaces are asked for. */
-export function filteredPools(house: House, filters: BoardFilters): readonly HousePool[] {
+export function filteredPools(house: BoardOffice, filters: BoardFilters): readonly BoardPool[] {
   const { building, only, seats, layout, feature, text } = filters;
   if (building || only.length || seats || layout || feature) return [];
   const wanted = text.trim().toLowerCase();

@@ -9,7 +9,7 @@ import { ChangeDone } from '@/ui/requests/change-done';
 import { DateList } from '@/ui/requests/date-list';
 import { useChange } from '@/ui/requests/use-change';
 import { itemsOf, sayNumbers, usePreview } from '@/ui/requests/use-preview';
-import type { House } from './house';
+import type { BoardOffice } from './board-office';
 import { sayHours, type Move } from './move';
 import { VerdictLines } from './pick-details';
 import { DetailsPanel } from './details-panel';
@@ -18,7 +18,7 @@ import { Press } from '@/ui/primitives/press';
 
 interface MoveDetailsProps {
   readonly move: Move;
-  readonly house: House;
+  readonly house: BoardOffice;
   /** Where it would stand is on the board, so that the verdict made here counts. */
   readonly isJudged: boolean;
   /** Loads the board anew. */

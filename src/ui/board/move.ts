@@ -7,7 +7,7 @@ import { toLocal } from '@/core/time/zone';
 import { spanText } from '@/contracts/words/when';
 import { checkOnBoard, occupiedInSlot, type BoardVerdict, type OnBoard } from './board-check';
 import type { Booking, KnownBooking } from './bookings';
-import { asSpaceId } from './house';
+import { asSpaceId } from './board-office';
 
 /** A booking the viewer may move: known, and with what a change of it needs. */
 export interface Movable extends Booking {

@@ -1,6 +1,6 @@
 import { t } from '@/contracts/language/translate';
 import { VERDICT_WORDS } from '@/contracts/words/states';
-import type { House } from './house';
+import type { BoardOffice } from './board-office';
 import { sayHours } from './move';
 import type { BoardRow } from './rows';
 import type { DragPreview } from './use-gestures';
@@ -8,7 +8,7 @@ import type { DragPreview } from './use-gestures';
 const nameOf = (row: BoardRow | undefined): string =>
   row?.kind === 'space' ? row.space.name : row?.kind === 'pool' ? row.pool.name : '';
 
-function sayDragPreview(dragPreview: DragPreview, house: House, rows: readonly BoardRow[]): string {
+function sayDragPreview(dragPreview: DragPreview, house: BoardOffice, rows: readonly BoardRow[]): string {
   const hours = sayHours(dragPreview, house.tzid);
   if (dragPreview.kind === 'pick') {
     const [from, to] = [
@@ -31,7 +31,7 @@ function sayDragPreview(dragPreview: DragPreview, house: House, rows: readonly B
 interface NoteProps {
   readonly note: string | null;
   readonly dragPreview: DragPreview | null;
-  readonly house: House;
+  readonly house: BoardOffice;
   readonly rows: readonly BoardRow[];
 }
 

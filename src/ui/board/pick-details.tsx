@@ -26,7 +26,7 @@ import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { VerdictStamp } from '@/ui/primitives/verdict-stamp';
 import { boardHref, type BoardAddress, type Pick } from './board-address';
 import { checkOnBoard, type BoardVerdict, type OnBoard } from './board-check';
-import { asSpaceId, usualLayout, type House } from './house';
+import { asSpaceId, usualLayout, type BoardOffice } from './board-office';
 import { DetailsPanel } from './details-panel';
 import { DayNote } from '@/ui/frame/day-notes';
 import { Form } from '@/ui/primitives/form';
@@ -46,7 +46,7 @@ interface PickDetailsProps {
   onClose(): void;
 }
 
-const spacesOf = ({ spaceIds }: Pick, house: House) => spaceIds.flatMap((id) => house.space(id) ?? []);
+const spacesOf = ({ spaceIds }: Pick, house: BoardOffice) => spaceIds.flatMap((id) => house.space(id) ?? []);
 
 /** The picked spaces set as they usually are, or the pool with so many pieces. */
 function contentOf(pick: Pick, people: number, quantity: number, { house }: OnBoard, choices: ShortChoices) {
@@ -156,7 +156,7 @@ const isPublished = (form: ShortForm, { poolId }: Pick, { categories }: ShortCho
 const SMALL_GROUP = '2';
 
 /** Every picked space is granted instantly on that day: then a title is enough. */
-const isInstant = (pick: Pick, house: House): boolean =>
+const isInstant = (pick: Pick, house: BoardOffice): boolean =>
   pick.poolId === null &&
   spacesOf(pick, house).every(
     ({ facts }) => policyOn(facts.policies ?? [], dateOf(pick.start))?.granted === 'instantly',

@@ -1,13 +1,13 @@
 import { t } from '@/contracts/language/translate';
 import { memo } from 'react';
-import type { HousePool, UseTuple } from '@/contracts/calendar/board';
+import type { BoardPool, UseTuple } from '@/contracts/calendar/board';
 import { levels, type Level } from '@/core/equipment/peak-use';
 import { duringText } from '@/contracts/words/when';
 import { ROW_PX } from './rows';
 import type { TimeAxis } from './time-axis';
 
 /** How many are left, minute by minute, over the days shown; fetch and return counted, by the engine's own sweep. */
-export function levelsOf(pool: HousePool, uses: readonly UseTuple[], axis: TimeAxis): Level[] {
+export function levelsOf(pool: BoardPool, uses: readonly UseTuple[], axis: TimeAxis): Level[] {
   const own = uses
     .filter(([type]) => type === pool.id)
     .map(([, start, end, quantity]) => ({ span: { start, end }, quantity }));
@@ -20,7 +20,7 @@ const DEPTH_PX = ROW_PX - TOP_PX - 3;
 const FIGURE_PX = 30;
 
 interface PoolLevelProps {
-  readonly pool: HousePool;
+  readonly pool: BoardPool;
   readonly levels: readonly Level[];
   readonly axis: TimeAxis;
   readonly tzid: string;

@@ -1,8 +1,8 @@
 import { t } from '@/contracts/language/translate';
-import type { HousePool } from '@/contracts/calendar/board';
+import type { BoardPool } from '@/contracts/calendar/board';
 import { lanesOf } from '@/core/time/lanes';
 import type { Booking } from './bookings';
-import type { House, SpaceOnBoard } from './house';
+import type { BoardOffice, SpaceOnBoard } from './board-office';
 
 /** A space that is taken because one it shares floor with is booked. */
 export interface TakenThrough {
@@ -20,7 +20,7 @@ export interface SpaceRow {
 export type BoardRow =
   | SpaceRow
   | { readonly kind: 'head'; readonly title: string }
-  | { readonly kind: 'pool'; readonly pool: HousePool };
+  | { readonly kind: 'pool'; readonly pool: BoardPool };
 
 const inLanes = (bookings: readonly Booking[]) => {
   if (bookings.length === 1) return [{ booking: bookings[0]!, lane: 0 }];
@@ -32,7 +32,7 @@ const inLanes = (bookings: readonly Booking[]) => {
 function spaceRow(
   space: SpaceOnBoard,
   bySpace: ReadonlyMap<number, readonly Booking[]>,
-  house: House,
+  house: BoardOffice,
 ): SpaceRow {
   let through: readonly TakenThrough[] | null = null;
   return {
@@ -64,9 +64,9 @@ const withHeads = <Item>(
 
 /** Rows from top to bottom: spaces by building, then pools by store. */
 export function boardRows(
-  house: House,
+  house: BoardOffice,
   spaces: readonly SpaceOnBoard[],
-  pools: readonly HousePool[],
+  pools: readonly BoardPool[],
   bookings: readonly Booking[],
 ): BoardRow[] {
   const bySpace = new Map<number, Booking[]>();

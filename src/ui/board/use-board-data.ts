@@ -7,7 +7,7 @@ import { dayInterval, toLocal } from '@/core/time/zone';
 import type { BoardAddress, BoardFilters } from './board-address';
 import { readBookings } from './bookings';
 import { filteredPools, filteredSpaces } from './filters';
-import { readHouse } from './house';
+import { boardOffice } from './board-office';
 import { boardRows, LABEL_PX, rowOffsets } from './rows';
 import { daysFrom, fittingPxPerMin, makeAxis, shownHours } from './time-axis';
 import { useBoardSpan } from './use-board';
@@ -38,7 +38,7 @@ export function useBoardData(
   address: BoardAddress,
   roomPx: number,
 ) {
-  const house = useMemo(() => readHouse(facts), [facts]);
+  const house = useMemo(() => boardOffice(facts), [facts]);
   const today = dateOf(toLocal(first.now, house.tzid));
   const from: LocalDate = address.day ?? today;
   const handle = useBoardSpan(from, address.days, first);

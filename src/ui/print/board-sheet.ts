@@ -8,7 +8,7 @@ import { addMinutes, overlaps, subtract, type Interval } from '@/core/time/epoch
 import { addDays } from '@/core/time/local-time';
 import { dayInterval, toLocal } from '@/core/time/zone';
 import { readBookings, type Booking } from '@/ui/board/bookings';
-import { readHouse, type House, type SpaceOnBoard } from '@/ui/board/house';
+import { boardOffice, type BoardOffice, type SpaceOnBoard } from '@/ui/board/board-office';
 import { boardRows } from '@/ui/board/rows';
 import { shownHours, ticksOf } from '@/ui/board/time-axis';
 import { bandWords } from './print-words';
@@ -41,7 +41,7 @@ function blockOf(booking: Booking, lane: number, shown: Interval): ChartBlock {
 }
 
 interface DayOfBoard {
-  readonly house: House;
+  readonly house: BoardOffice;
   readonly spaces: readonly SpaceOnBoard[];
   readonly bookings: readonly Booking[];
   readonly day: Interval;
@@ -114,7 +114,7 @@ export function boardParts(
   categories: readonly BoardCategory[],
   { from, days, only, detail }: PrintQuery,
 ): readonly Part[] {
-  const house = readHouse(facts);
+  const house = boardOffice(facts);
   const { tzid } = house;
   const bookings = readBookings(span.bookings, categories);
   const spaces = house.spaces.filter(({ id }) => !only || only.includes(id));

@@ -1,5 +1,5 @@
 import { t, texts } from '@/contracts/language/translate';
-import type { BoardData, BoardSpan, HousePool } from '@/contracts/calendar/board';
+import type { BoardData, BoardSpan, BoardPool } from '@/contracts/calendar/board';
 import type { PrintQuery } from '@/contracts/calendar/print';
 import { dayShort, sayTime } from '@/contracts/words/when';
 import { levels, scarcest, type Use } from '@/core/equipment/peak-use';
@@ -17,13 +17,13 @@ const COLUMNS = texts([
 ]);
 
 /** Pieces of a pool that are away, fetch and return counted. */
-export const usesOf = ({ id }: HousePool, uses: BoardSpan['uses']): Use[] =>
+export const usesOf = ({ id }: BoardPool, uses: BoardSpan['uses']): Use[] =>
   uses.flatMap(([type, start, end, quantity]) => (type === id ? [{ span: { start, end }, quantity }] : []));
 
 /** A pool for printing: the scarcest moment of each day, or in detail every change of its level. */
 export function poolParts(
   house: BoardData,
-  pool: HousePool,
+  pool: BoardPool,
   away: BoardSpan['uses'],
   { from, days, detail }: PrintQuery,
 ): readonly Part[] {

@@ -1,5 +1,5 @@
 import { t, texts } from '@/contracts/language/translate';
-import type { CrewDay, OrderThing, OrderView } from '@/contracts/work-orders/orders';
+import type { CrewDay, OrderItem, OrderView } from '@/contracts/work-orders/orders';
 import type { StoreLine, StoresDay } from '@/contracts/work-orders/stores';
 import type { TeamWeek, WeekView } from '@/contracts/work-orders/week-load';
 import type { Cell, Column, Part } from '@/core/printing/sheet';
@@ -10,7 +10,7 @@ export interface SetupsSheet {
   readonly rows: readonly (readonly string[])[];
 }
 
-const thingText = ({ name, quantity, store }: OrderThing): string =>
+const itemText = ({ name, quantity, store }: OrderItem): string =>
   `${quantity ?? '?'} × ${name}${store ? ` (${store})` : ''}`;
 
 /** Everything an order says beside its time and place, a line each. */
@@ -21,11 +21,11 @@ function detailsOf(order: OrderView): string[] {
       ? [
           turnover.kindText,
           turnover.beforeText,
-          turnover.stays.length ? t`stays: ${turnover.stays.map(thingText).join(', ')}` : '',
-          turnover.takeAway.length ? t`goes: ${turnover.takeAway.map(thingText).join(', ')}` : '',
+          turnover.stays.length ? t`stays: ${turnover.stays.map(itemText).join(', ')}` : '',
+          turnover.takeAway.length ? t`goes: ${turnover.takeAway.map(itemText).join(', ')}` : '',
         ]
       : []),
-    ...order.equipment.map(thingText),
+    ...order.equipment.map(itemText),
     ...order.answers.map(({ question, answer }) => `${question} ${answer}`),
     order.phase === 'strike' ? '' : order.notes,
     ...order.told.map(({ label, text }) => `${label}: ${text}`),

@@ -1,6 +1,6 @@
 'use client';
 import { t } from '@/contracts/language/translate';
-import type { OrderThing, OrderView } from '@/contracts/work-orders/orders';
+import type { OrderItem, OrderView } from '@/contracts/work-orders/orders';
 import { setupsSheetHref } from '@/contracts/work-orders/setups-sheet';
 import { useState } from 'react';
 import Link from '@/ui/primitives/link';
@@ -9,7 +9,7 @@ import { RefusalNote } from '@/ui/primitives/refusal-note';
 import { OrderChecklist } from './order-checklist';
 import { OrderSaid } from './order-said';
 
-function Things({ things, way }: { readonly things: readonly OrderThing[]; readonly way: string }) {
+function Things({ things, way }: { readonly things: readonly OrderItem[]; readonly way: string }) {
   if (!things.length) return null;
   return (
     <ul className="mt-1">
@@ -30,7 +30,7 @@ function Things({ things, way }: { readonly things: readonly OrderThing[]; reado
 function TurnoverLines({ order }: { order: OrderView }) {
   const { turnover } = order;
   if (!turnover) return null;
-  const list = (things: readonly OrderThing[]) =>
+  const list = (things: readonly OrderItem[]) =>
     things.map(({ name, quantity }) => `${quantity} × ${name}`).join(', ');
   return (
     <div className="mt-1">

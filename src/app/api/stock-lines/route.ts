@@ -1,4 +1,4 @@
-import { stockLineSchema } from '@/contracts/administration/house';
+import { stockLineSchema } from '@/contracts/administration/stock-and-closures';
 import { signedIn, writeRoute } from '@/server/http/route';
 import { addStockLine } from '@/server/use-cases/administration/stock/stock-line';
 

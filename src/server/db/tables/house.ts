@@ -1,5 +1,5 @@
 import { HUES } from '@/contracts/administration/office';
-import { OWNER_KINDS } from '@/contracts/administration/house';
+import { OWNER_KINDS } from '@/contracts/administration/stock-and-closures';
 import { LANGUAGES } from '@/contracts/language/languages';
 import type { BuildingId, CategoryId, OrganisationId } from '@/core/ids';
 import { day, flag, integer, json, oneOf, ownNumber, rowNumber, text, wallTime, weekday } from './column';

@@ -28,7 +28,7 @@ async function datesChanged({ tx }: ChangeSet, news: News): Promise<OccurrenceId
 }
 
 /** Dates to come whose orders are made from something of the house that is otherwise now. */
-async function datesOfHouse({ tx, at: now }: ChangeSet, news: News): Promise<OccurrenceId[]> {
+async function datesOfEntries({ tx, at: now }: ChangeSet, news: News): Promise<OccurrenceId[]> {
   const dates: OccurrenceId[] = news.causes('work').flatMap((cause) => cause.dates);
   for (const { services, equipment, spaces, categories } of news.causes('recipe')) {
     const coming = await tx.all(COMING_DATES_OF_TEMPLATE, { now, services, equipment, spaces, categories });
@@ -39,7 +39,7 @@ async function datesOfHouse({ tx, at: now }: ChangeSet, news: News): Promise<Occ
 
 /** The work orders of every date that is otherwise than before. */
 export async function followOrders(change: ChangeSet, news: News): Promise<void> {
-  const dates = [...new Set([...(await datesChanged(change, news)), ...(await datesOfHouse(change, news))])];
+  const dates = [...new Set([...(await datesChanged(change, news)), ...(await datesOfEntries(change, news))])];
   for (let from = 0; from < dates.length; from += LOT)
     await syncOrders(change, dates.slice(from, from + LOT));
 }

@@ -1,5 +1,5 @@
 import type { EquipmentTypeId, ResourceId } from '@/core/ids';
-import type { Bounds, HousedSpace } from '@/core/alternatives/bounds';
+import type { Bounds, SpaceInBuilding } from '@/core/alternatives/bounds';
 import type { Side } from '@/core/checks/rules/rule';
 import type { Reader } from '../../db/connection';
 import { siteDays } from '../../repositories/world/space-facts';
@@ -22,7 +22,7 @@ const byType = <Id extends number>(rows: readonly OtherRow<Id>[]) => {
 /** What may be looked at for alternatives: every space in use, what stands in for what, and how far times are moved. */
 export async function alternativesBounds(reader: Reader, side: Side): Promise<Bounds> {
   const buildings = new Map<string, number>();
-  const spaces = (await knownSpaces(reader)).map(({ facts, building, outdoor }): HousedSpace => {
+  const spaces = (await knownSpaces(reader)).map(({ facts, building, outdoor }): SpaceInBuilding => {
     const position = buildings.get(building) ?? buildings.size;
     buildings.set(building, position);
     return { facts, building: position, isOutdoor: outdoor };

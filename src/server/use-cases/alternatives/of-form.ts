@@ -2,7 +2,7 @@ import type { CheckInput } from '@/contracts/requests/ask';
 import { datesAsked, withServices } from '@/contracts/requests/asked-dates';
 import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import type { Context } from '../../context/context';
-import { loadAskedHouse } from '../checks/ask-house';
+import { loadAskedOffice } from '../checks/ask-office';
 import { servicesNamed, sideOf } from '../checks/check-request';
 import { unknownThings } from '../checks/known-things';
 import { requesterOf, checkAgainstWorld } from '../checks/verdicts';
@@ -13,7 +13,7 @@ import { pairs } from '@/core/lists';
 export async function datesOfForm(ctx: Context, check: CheckInput): Promise<Outcome<Looked>> {
   const unknown = await unknownThings(ctx.db, check);
   if (unknown.length) return refuse({ code: 'bad-input', fields: unknown });
-  const house = await loadAskedHouse(ctx, ctx.db, check);
+  const house = await loadAskedOffice(ctx, ctx.db, check);
   const asked = datesAsked(check, house);
   if (!asked.ok) return asked;
   const { isEndless } = asked.value;

@@ -1,5 +1,5 @@
 import type { SpaceFacts } from '@/core/checks/world';
-import { factsOf, type BoardCategory, type BoardData, type HouseSpace } from '@/contracts/calendar/board';
+import { factsOf, type BoardCategory, type BoardData, type BoardSpace } from '@/contracts/calendar/board';
 import { cacheKey, Reader } from '../../db/connection';
 import { loadEquipmentFacts, loadSpaceFacts, siteDays } from '../../repositories/world/space-facts';
 import { loadBoardSpaces } from './board-spaces';
@@ -26,7 +26,7 @@ const byId = <Id, Facts extends { readonly id: Id }>(all: readonly Facts[]): Rea
   new Map(all.map((each) => [each.id, each]));
 const idsOf = <Id>(all: readonly { readonly id: Id }[]): Id[] => all.map(({ id }) => id);
 
-async function readHouse(reader: Reader, version: number): Promise<BoardData> {
+async function readBoardData(reader: Reader, version: number): Promise<BoardData> {
   const spaces = await loadBoardSpaces(reader);
   const factsOf = loaded('space', byId(await loadSpaceFacts(reader, idsOf(spaces))));
   const pools = await reader.value(BOARD_POOLS);
@@ -66,13 +66,13 @@ export async function boardData(reader: Reader): Promise<BoardData> {
   const version = row?.version ?? 0;
   const known = reader.cache.get(CACHED_BOARD);
   if (known?.version === version) return known;
-  const house = await readHouse(reader, version);
+  const house = await readBoardData(reader, version);
   reader.cache.set(CACHED_BOARD, house);
   return house;
 }
 
 /** A space of the house with all it is checked by. */
-export interface KnownSpace extends Omit<HouseSpace, 'facts'> {
+export interface KnownSpace extends Omit<BoardSpace, 'facts'> {
   readonly facts: SpaceFacts;
 }
 

@@ -27,7 +27,7 @@ import { sayUnfit, sayUnfitSpaces } from '@/contracts/words/unfit';
 import type { Context } from '../../context/context';
 import { loadWorld } from '../../repositories/world/snapshot';
 import { siteBands } from '../../repositories/world/space-facts';
-import { loadAskedHouse } from '../checks/ask-house';
+import { loadAskedOffice } from '../checks/ask-office';
 import { sideOf } from '../checks/check-request';
 import { requesterOf, speakerFor } from '../checks/verdicts';
 import { familiarTo } from '../../repositories/people/familiar';
@@ -210,7 +210,7 @@ export async function findPlaces(ctx: Context, search: PlaceSearch): Promise<Out
   const { db } = ctx;
   // The request form starts from the same minutes, so that both say the same.
   const input = asCheck(search, await siteBands(db));
-  const house = await loadAskedHouse(ctx, db, input);
+  const house = await loadAskedOffice(ctx, db, input);
   const asked = datesAsked(input, house);
   if (!asked.ok) return asked;
   const { dates, inWords, notes } = asked.value;

@@ -5,7 +5,7 @@ import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { spanText } from '@/contracts/words/when';
 import type { Context } from '../../context/context';
 import { requesterOf, checkAgainstWorld, sayAll } from './verdicts';
-import { loadAskedHouse, type KnownHouse } from './ask-house';
+import { loadAskedOffice, type KnownOffice } from './ask-office';
 import { unknownThings } from './known-things';
 import { countedWork, MOST_DATES_AT_ONCE } from '../../context/work-of-strangers';
 import { beside, MOST_DATES_HERE } from '../../context/long-work';
@@ -35,13 +35,13 @@ const FEWER_FOR_STRANGERS: FewerDates = {
 };
 
 /** Dates as far as whoever asks may have them checked. */
-const datesFor = ({ viewer }: Context, input: CheckInput, house: KnownHouse): Outcome<AskedDates> =>
+const datesFor = ({ viewer }: Context, input: CheckInput, house: KnownOffice): Outcome<AskedDates> =>
   datesAsked(input, house, viewer ? undefined : FEWER_FOR_STRANGERS);
 
 async function countForStranger(
   ctx: Context,
   input: CheckInput,
-  house: KnownHouse,
+  house: KnownOffice,
 ): Promise<Outcome<unknown>> {
   const asked = datesFor(ctx, input, house);
   return asked.ok ? countedWork(ctx, asked.value.dates.length) : asked;
@@ -51,7 +51,7 @@ async function countForStranger(
 export async function checkRequest(ctx: Context, input: CheckInput): Promise<Outcome<CheckReply>> {
   const unknown = await unknownThings(ctx.db, input);
   if (unknown.length) return refuse({ code: 'bad-input', fields: unknown });
-  const house = await loadAskedHouse(ctx, ctx.db, input);
+  const house = await loadAskedOffice(ctx, ctx.db, input);
   const allowed = ctx.viewer ? done(null) : await countForStranger(ctx, input, house);
   if (!allowed.ok) return allowed;
   const isLong = ctx.sendOut !== undefined && asksForMore(input, house, MOST_DATES_HERE);
@@ -60,7 +60,7 @@ export async function checkRequest(ctx: Context, input: CheckInput): Promise<Out
   );
 }
 
-async function verdictsOf(ctx: Context, input: CheckInput, house: KnownHouse): Promise<Outcome<CheckReply>> {
+async function verdictsOf(ctx: Context, input: CheckInput, house: KnownOffice): Promise<Outcome<CheckReply>> {
   const asked = datesFor(ctx, input, house);
   if (!asked.ok) return asked;
   const { dates: plain, inWords, notes, isEndless } = asked.value;

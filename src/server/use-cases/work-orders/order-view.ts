@@ -6,7 +6,7 @@ import type { EpochMinute } from '@/core/time/epoch-minute';
 import { dateOf, type LocalDate } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { differences, type OrderContent } from '@/core/work-orders/order-content';
-import type { OrderNote, OrderThing, OrderView, TurnoverView } from '@/contracts/work-orders/orders';
+import type { OrderNote, OrderItem, OrderView, TurnoverView } from '@/contracts/work-orders/orders';
 import { planHref } from '@/contracts/calendar/seating';
 import { differenceText, layoutText, phaseText, TURNOVER_WORDS } from '@/contracts/words/orders';
 import { dayShort, lengthText, sayTime } from '@/contracts/words/when';
@@ -61,7 +61,7 @@ const noteOf = (note: NoteRow, sheet: Sheet): OrderNote => ({
     note.solved === null ? null : t`solved ${clockOf(note.solved, sheet)} by ${note.solvedBy ?? t`somebody`}`,
 });
 
-const carriedOf = ({ equipment, brings = [] }: OrderContent): OrderThing[] => [...equipment, ...brings];
+const carriedOf = ({ equipment, brings = [] }: OrderContent): OrderItem[] => [...equipment, ...brings];
 
 /** What has changed since the team read it. */
 const changesOf = ({ seen, content }: OrderRow, sheet: Sheet): string[] =>

@@ -1,6 +1,6 @@
 import { rulesThatBefallBy } from '@/core/checks/findings';
 import { t, untranslated } from '@/contracts/language/translate';
-import type { HouseReply } from '@/contracts/administration/house';
+import type { ImpactReply } from '@/contracts/administration/stock-and-closures';
 import type { ReturnInput } from '@/contracts/work-orders/stores';
 import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { countText, momentText } from '@/contracts/words/when';
@@ -94,10 +94,10 @@ export async function returnEquipment(
   ctx: SignedInContext,
   orderId: number,
   input: ReturnInput,
-): Promise<Outcome<HouseReply>> {
+): Promise<Outcome<ImpactReply>> {
   const action = untranslated('counted what came back');
   const order = { action, reason: input.note, idempotencyKey: input.key };
-  return runChangeSet<HouseReply>(ctx, order, async (change) => {
+  return runChangeSet<ImpactReply>(ctx, order, async (change) => {
     const own = await ownOrder(ctx, change, orderId);
     if (!own.ok) return own;
     const content = readJson(own.value.content);

@@ -2,8 +2,8 @@ import { t } from '@/contracts/language/translate';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import type { LocalDate } from '@/core/time/local-time';
 import { dayInterval } from '@/core/time/zone';
-import type { ComputedThing } from '@/core/work-orders/order-content';
-import { pickList, type PickedThing, type PickLine } from '@/core/work-orders/pick-list';
+import type { ComputedItem } from '@/core/work-orders/order-content';
+import { pickList, type PickedItem, type PickLine } from '@/core/work-orders/pick-list';
 import type { MovementView, StoreLine, StoresDay } from '@/contracts/work-orders/stores';
 import { dayLong } from '@/contracts/words/when';
 import type { SignedInContext } from '../../context/context';
@@ -26,11 +26,11 @@ interface About {
   readonly reference: string;
 }
 
-type Told = PickedThing & About;
+type Told = PickedItem & About;
 
 function ofOrder(row: OrderRow, types: Rows['types']): Told[] {
   const { content } = row;
-  const told = (way: PickedThing['way'], things: readonly ComputedThing[]): Told[] =>
+  const told = (way: PickedItem['way'], things: readonly ComputedItem[]): Told[] =>
     things.map(({ name, store, quantity }) => ({
       orderId: row.id,
       typeId: types[name]?.[0] ?? null,

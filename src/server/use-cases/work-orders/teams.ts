@@ -1,6 +1,6 @@
 import { rulesThatBefallBy } from '@/core/checks/findings';
 import { t, untranslated } from '@/contracts/language/translate';
-import type { HouseReply } from '@/contracts/administration/house';
+import type { ImpactReply } from '@/contracts/administration/stock-and-closures';
 import type { AddShiftInput, TeamMemberInput } from '@/contracts/work-orders/week-load';
 import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { countText } from '@/contracts/words/when';
@@ -45,9 +45,9 @@ async function nameOfPerson(reader: Reader, person: PersonId | null): Promise<st
 }
 
 /** Puts somebody, or so many of a team, on shift. */
-export async function addShift(ctx: SignedInContext, input: AddShiftInput): Promise<Outcome<HouseReply>> {
+export async function addShift(ctx: SignedInContext, input: AddShiftInput): Promise<Outcome<ImpactReply>> {
   const order = { action: untranslated('put people on shift'), reason: '', idempotencyKey: input.key };
-  return runChangeSet<HouseReply>(ctx, order, async (change) => {
+  return runChangeSet<ImpactReply>(ctx, order, async (change) => {
     const faults = await teamFaults(change.tx, input);
     if (faults.length) return refuse({ code: 'bad-input', fields: faults });
     const tzid = await siteZone(change.tx);
@@ -81,9 +81,9 @@ export async function removeShift(
   ctx: SignedInContext,
   id: number,
   key: string,
-): Promise<Outcome<HouseReply>> {
+): Promise<Outcome<ImpactReply>> {
   const order = { action: untranslated('took people off shift'), reason: '', idempotencyKey: key };
-  return runChangeSet<HouseReply>(ctx, order, async (change) => {
+  return runChangeSet<ImpactReply>(ctx, order, async (change) => {
     const [shift] = await change.tx.all(SHIFT_BY_ID, { id });
     if (!shift) return done({ summary: t(order.action), atRisk: 0 });
     await change.tx.table(Shift).remove({ id });
@@ -107,11 +107,11 @@ export async function setTeamMember(
   ctx: SignedInContext,
   teamId: number,
   input: TeamMemberInput,
-): Promise<Outcome<HouseReply>> {
+): Promise<Outcome<ImpactReply>> {
   const action = input.isMember
     ? untranslated('took somebody into a team')
     : untranslated('took somebody out of a team');
-  return runChangeSet<HouseReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
+  return runChangeSet<ImpactReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const known = await change.tx.one(COUNT_TEAM_AND_PERSON, { team: teamId, person: input.personId });
     if (!known.teams) return refuse({ code: 'not-found', what: t`such team` });
     if (!known.people) return refuse({ code: 'not-found', what: t`such person` });

@@ -130,11 +130,11 @@ const shiftView = (row: ShiftRow, tzid: string): ShiftView => {
   };
 };
 
-type HouseOfWeek = z.infer<typeof HOUSE_OF_WEEK.value>;
+type OfficeOfWeek = z.infer<typeof HOUSE_OF_WEEK.value>;
 
 /** What a team has to do in a week, day by day, against its shifts. */
 function teamWeek(
-  { id, name, rosteredUntil }: HouseOfWeek['teams'][number],
+  { id, name, rosteredUntil }: OfficeOfWeek['teams'][number],
   days: readonly LocalDate[],
   {
     orders,

@@ -1,5 +1,5 @@
 import { t, untranslated } from '@/contracts/language/translate';
-import type { HouseReply } from '@/contracts/administration/house';
+import type { ImpactReply } from '@/contracts/administration/stock-and-closures';
 import type { OwnLayout, OwnLayoutInput } from '@/contracts/calendar/seating';
 import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { runChangeSet } from '../../../effects/run-change-set';
@@ -16,13 +16,13 @@ export const ownLayouts = (reader: Reader): Promise<OwnLayout[]> => reader.value
 export async function keepOwnLayout(
   ctx: SignedInContext,
   input: OwnLayoutInput,
-): Promise<Outcome<HouseReply>> {
+): Promise<Outcome<ImpactReply>> {
   const order = {
     action: untranslated('kept a way to set rooms'),
     reason: input.name,
     idempotencyKey: input.key,
   };
-  return runChangeSet<HouseReply>(ctx, order, async (change) => {
+  return runChangeSet<ImpactReply>(ctx, order, async (change) => {
     const layouts = change.tx.table(OwnLayouts);
     const query = writeJson<Record<string, unknown>>(input.query);
     const known = await layouts.first({ name: input.name });
@@ -37,9 +37,9 @@ export async function dropOwnLayout(
   ctx: SignedInContext,
   id: number,
   key: string,
-): Promise<Outcome<HouseReply>> {
+): Promise<Outcome<ImpactReply>> {
   const order = { action: untranslated('gave up a way to set rooms'), reason: '', idempotencyKey: key };
-  return runChangeSet<HouseReply>(ctx, order, async (change) => {
+  return runChangeSet<ImpactReply>(ctx, order, async (change) => {
     const [known] = await change.tx.all(NAME_OF_LAYOUT, { id });
     if (!known) return refuse({ code: 'not-found', what: t`such way to set rooms` });
     await change.tx.table(OwnLayouts).remove({ id });

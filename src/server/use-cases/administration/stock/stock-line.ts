@@ -5,7 +5,7 @@ import type { EquipmentTypeId } from '@/core/ids';
 import { levels } from '@/core/equipment/peak-use';
 import { FAR, type EpochMinute, type Interval } from '@/core/time/epoch-minute';
 import { toEpochMinute } from '@/core/time/zone';
-import type { HouseReply, StockLineInput } from '@/contracts/administration/house';
+import type { ImpactReply, StockLineInput } from '@/contracts/administration/stock-and-closures';
 import { done, refuse, type Outcome } from '@/contracts/base/refusal';
 import { countText } from '@/contracts/words/when';
 import { claimsInForceDuring, countAtRisk } from '../../../effects/at-risk';
@@ -51,13 +51,13 @@ async function leastStock(
 export async function addStockLine(
   ctx: SignedInContext,
   input: StockLineInput,
-): Promise<Outcome<HouseReply>> {
+): Promise<Outcome<ImpactReply>> {
   const order = {
     action: untranslated('changed the stock'),
     reason: input.reason,
     idempotencyKey: input.key,
   };
-  return runChangeSet<HouseReply>(ctx, order, async (change) => {
+  return runChangeSet<ImpactReply>(ctx, order, async (change) => {
     const tzid = await siteZone(change.tx);
     const minute = (at: typeof input.from): EpochMinute => toEpochMinute(at, tzid, 'offset-before');
     const span = { start: minute(input.from), end: input.to ? minute(input.to) : FAR };

@@ -16,7 +16,7 @@ import type { Reader, Writer } from '../../../db/connection';
 import { loadSpaceFacts } from '../../../repositories/world/space-facts';
 import { beside, MOST_DATES_HERE } from '../../../context/long-work';
 import { requesterOf, checkAgainstWorld, type DateVerdict } from '../../checks/verdicts';
-import { loadAskedHouse } from '../../checks/ask-house';
+import { loadAskedOffice } from '../../checks/ask-office';
 import { sideOf } from '../../checks/check-request';
 import { answersById, detailFaults, requesterIdOf, wantedServices } from './ask-details';
 import { beyondStock, unknownThings } from '../../checks/known-things';
@@ -109,7 +109,7 @@ export async function submitRequest(ctx: SignedInContext, input: AskInput): Prom
 
 async function asksForMany(ctx: SignedInContext, input: AskInput): Promise<boolean> {
   if (!ctx.sendOut || (await unknownThings(ctx.db, input)).length) return false;
-  return asksForMore(input, await loadAskedHouse(ctx, ctx.db, input), MOST_DATES_HERE);
+  return asksForMore(input, await loadAskedOffice(ctx, ctx.db, input), MOST_DATES_HERE);
 }
 
 /** What was asked for, checked, or what of it the requester can put right alone. */
@@ -118,7 +118,7 @@ async function checkedRequest(ctx: SignedInContext, tx: Writer, input: AskInput)
   if (unknown.length) return refuse({ code: 'bad-input', fields: unknown });
   const whose = await requesterIdOf(ctx, tx, input);
   if (!whose.ok) return whose;
-  const house = await loadAskedHouse(ctx, tx, input);
+  const house = await loadAskedOffice(ctx, tx, input);
   const asked = datesAsked(input, house);
   if (!asked.ok) return asked;
   const dates = withServices(asked.value.dates, await wantedServices(tx, input));

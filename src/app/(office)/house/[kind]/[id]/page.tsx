@@ -33,7 +33,7 @@ const PICTURED: Partial<Record<EntryKind, PictureOwner>> = { space: 'space', equ
 const numberOf = (text: unknown): number | null =>
   typeof text === 'string' && /^\d{1,15}$/.test(text) ? Number(text) : null;
 
-async function readThing(kind: EntryKind, id: string, copy: unknown) {
+async function readEntry(kind: EntryKind, id: string, copy: unknown) {
   const isNew = id === 'new';
   const ctx = await signedInPage(isNew ? keepingOf(kind) : readingOf(kind), `/house/${kind}/${id}`);
   const number = numberOf(isNew ? copy : id);
@@ -47,7 +47,7 @@ export default async function EntryPage({ params, searchParams }: Props) {
   const { kind, id } = await params;
   if (!isEntryKind(kind)) notFound();
   const { copy, said } = await searchParams;
-  const { ctx, thing, start, found } = await readThing(kind, id, copy);
+  const { ctx, thing, start, found } = await readEntry(kind, id, copy);
   const words = KIND_WORDS[kind];
   const choices = await choicesFor(ctx.db, kind, found);
   const mayKeep = permissionFor(keepingOf(kind), ctx.viewer) === 'allowed';

@@ -80,7 +80,7 @@ const columnsOf = (doc: SpaceDoc) => ({
 const USUAL_MIN = 30;
 
 /** What setting and clearing take in this house, where it says so for the layout; half an hour else. */
-async function houseMinutes(
+async function usualMinutes(
   tx: Writer,
 ): Promise<(layout: Layout) => { setupMin: number; strikeMin: number }> {
   const site = await mainSite(tx);
@@ -102,7 +102,7 @@ const policyRow = (policy: SpaceDoc['policies'][number]) => ({
 /** Everything that belongs to the space alone. */
 async function storeOwn(tx: Writer, id: number, doc: SpaceDoc, today: string): Promise<void> {
   const owner = { space_id: id };
-  const usual = await houseMinutes(tx);
+  const usual = await usualMinutes(tx);
   const layouts = doc.layouts.map(({ layout, seats, setupMin, strikeMin }, position) => ({
     layout,
     seats: seats ?? seatsByArea(doc.areaM2 ?? 0, layout),

@@ -31,7 +31,7 @@ export const OWNER_KINDS = ['site', 'building', 'space'] as const;
 export type StockLineInput = z.output<typeof stockLineSchema>;
 
 /** What a change of the house did to what was promised. Counted from 0. */
-export interface HouseReply {
+export interface ImpactReply {
   readonly summary: string;
   /** Dates in force that are at risk by it. */
   readonly atRisk: number;

@@ -4,19 +4,19 @@ import type { CheckInput } from '@/contracts/requests/ask';
 import type { Context } from '../../context/context';
 import type { Reader } from '../../db/connection';
 import { loadSpaceFacts, siteZone } from '../../repositories/world/space-facts';
-import type { AskedHouse } from '@/contracts/requests/asked-dates';
+import type { AskedOffice } from '@/contracts/requests/asked-dates';
 import { ASKED_HOUSE } from './checks.queries';
 
 /** No row has it. */
 const NO_CATEGORY = idOf<CategoryId>(0);
 
-export interface KnownHouse extends AskedHouse {
+export interface KnownOffice extends AskedOffice {
   readonly audiences: readonly string[];
   readonly categories: readonly CategoryId[];
 }
 
 /** What of the house the dates of a request depend on, and for whom its category usually is. */
-export async function loadAskedHouse(ctx: Context, reader: Reader, input: CheckInput): Promise<KnownHouse> {
+export async function loadAskedOffice(ctx: Context, reader: Reader, input: CheckInput): Promise<KnownOffice> {
   const row = await reader.value(ASKED_HOUSE, {
     spaces: input.spaces.map(({ spaceId }) => spaceId),
     category: input.categoryId ?? NO_CATEGORY,
