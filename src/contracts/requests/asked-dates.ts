@@ -64,7 +64,12 @@ export interface AskedOffice {
 const fault = (path: string, message: string) =>
   refuse({ code: 'bad-input', fields: [{ path, message } satisfies FieldFault] });
 
-function contentOf(input: CheckInput, start: EpochMinute, end: EpochMinute, house: AskedOffice): ClaimContent {
+function contentOf(
+  input: CheckInput,
+  start: EpochMinute,
+  end: EpochMinute,
+  house: AskedOffice,
+): ClaimContent {
   const units = new Map(input.equipment.map(({ typeId, unitId }) => [typeId, unitId ?? null]));
   return {
     event: { start, end },

@@ -39,7 +39,9 @@ async function datesOfEntries({ tx, at: now }: ChangeSet, news: News): Promise<O
 
 /** The work orders of every date that is otherwise than before. */
 export async function followOrders(change: ChangeSet, news: News): Promise<void> {
-  const dates = [...new Set([...(await datesChanged(change, news)), ...(await datesOfEntries(change, news))])];
+  const dates = [
+    ...new Set([...(await datesChanged(change, news)), ...(await datesOfEntries(change, news))]),
+  ];
   for (let from = 0; from < dates.length; from += LOT)
     await syncOrders(change, dates.slice(from, from + LOT));
 }

@@ -74,13 +74,16 @@ export default async function FollowPage() {
             </div>
           ))}
         </dl>
-        <p className="max-w-prose pt-3 text-soft">
-          {t`The same addresses with another ending:`}{' '}
-          {FEED_FORMAT_NAMES.map(
-            (format) => `feed.${format} (${FEED_FORMATS[format].label}): ${FEED_FORMATS[format].about}`,
-          ).join('; ')}
-          {t`. Every place has its feeds too; they stand on its page.`}
-        </p>
+        <p className="pt-3 text-soft">{t`The same addresses with another ending:`}</p>
+        <ul className="max-w-prose list-disc pl-6 text-soft">
+          {FEED_FORMAT_NAMES.map((format) => (
+            <li key={format}>
+              <code>{`feed.${format}`}</code>
+              {` ${FEED_FORMATS[format].label}, ${FEED_FORMATS[format].about}`}
+            </li>
+          ))}
+        </ul>
+        <p className="max-w-prose pt-2 text-soft">{t`Every place has its feeds too; they stand on its page.`}</p>
       </section>
     </>
   );
