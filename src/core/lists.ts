@@ -1,4 +1,4 @@
-/** A list with something in it. Its first is never undefined. */
+/** A list with something in it. */
 export type Filled<Item> = readonly [Item, ...Item[]];
 
 /** Whether there is anything in a list; then it has a first. */
@@ -61,8 +61,17 @@ export function at<Item>(list: readonly Item[], index: number): Item {
 export const keysOf = <Key extends string>(record: Readonly<Record<Key, unknown>>): Key[] =>
   Object.keys(record) as Key[];
 
-/** A record with a value for each of these names. Exactly these names, in their order. */
+/** A record with a value for each of these names. */
 export const recordOf = <Key extends string, Value>(
   keys: readonly Key[],
   valueOf: (key: Key) => Value,
 ): Record<Key, Value> => Object.fromEntries(keys.map((key) => [key, valueOf(key)])) as Record<Key, Value>;
+
+/**
+ * A value that a schema or a rule has seen to.
+ * @throws Error where it is missing all the same, which is a fault of ours
+ */
+export function given<Value>(what: string, value: Value | null | undefined): Value {
+  if (value === null || value === undefined) throw new Error(`${what} is missing`);
+  return value;
+}

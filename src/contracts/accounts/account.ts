@@ -53,7 +53,7 @@ export interface LinkView {
   readonly email: string;
 }
 
-/** One's own account. Moments are in words, in the zone of whoever reads. */
+/** One's own account. */
 export interface OwnAccount {
   readonly name: string;
   readonly email: string;
@@ -62,7 +62,7 @@ export interface OwnAccount {
   readonly sessions: readonly { readonly sinceText: string; readonly isThis: boolean }[];
 }
 
-/** Somebody's account, for those who keep people. Null where nobody has signed in yet. */
+/** Somebody's account, for those who keep people. */
 export interface AccountView {
   readonly state: 'no-password' | 'invited' | 'invitation-over' | 'signs-in';
   readonly signedInText: string | null;

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import type { MailKind } from '@/core/changes/mail-due';
 import type { MAIL_STATE_WORDS } from '@/contracts/words/mail';
 
-/** One message in the outbox. A null reference is a letter about an account. */
+/** One message in the outbox. */
 export interface MailLine {
   readonly id: number;
   readonly kind: MailKind;
@@ -16,7 +16,7 @@ export interface MailLine {
   readonly whenText: string;
 }
 
-/** A message as it arrives, or would. HTML and text say exactly the same. */
+/** A message as it arrives, or would. */
 export interface MailView extends MailLine {
   readonly from: string;
   readonly toAddress: string;
@@ -32,7 +32,7 @@ export interface OutboxView {
   readonly total: number;
 }
 
-/** Sending a letter now; nothing else is said. What is sent already is not sent again. */
+/** Sending a letter now; nothing else is said. */
 export const sendNowSchema = z.object({});
 
 /** Link and answer are what makes it one: the same again gives the first result again. */
@@ -41,7 +41,7 @@ export const offerAnswerSchema = z.object({
 });
 export type OfferAnswerInput = z.output<typeof offerAnswerSchema>;
 
-/** What a link in a mail leads to. The answer is null while it is open. */
+/** What a link in a mail leads to. The answer is null until there is one. */
 export interface OfferView {
   readonly title: string;
   readonly reference: string;

@@ -45,17 +45,14 @@ export type KeepViewInput = z.output<typeof keepViewSchema>;
 /** Which saved view is let go. */
 export const dropViewSchema = z.object({ id: rowId<number>(untranslated('the view to let go')) });
 
-/**
- * A saved view: its name, and what stands behind the address of its page. The address is that of its page from `?` on;
- * empty is the page itself.
- */
+/** A saved view: its name, and what stands behind the address of its page. */
 export interface SavedView {
   readonly id: number;
   readonly name: string;
   readonly address: string;
 }
 
-/** Most views a person keeps for a screen. One more is refused, never one of them dropped. */
+/** Most views a person keeps for a screen. */
 export const MOST_VIEWS = 40;
 
 /** What somebody pinned, and what they used before, latest first. */
@@ -74,10 +71,7 @@ export function familiarRank({ spaces, usedSpaces }: Familiar, space: number): n
   return usedSpaces.includes(space) ? 1 : 2;
 }
 
-/**
- * Somebody who may ask, change and cancel for the viewer, or no longer. At most 200 letters; an address without an
- * account is refused.
- */
+/** Somebody who may ask, change and cancel for the viewer, or no longer. The address is at most 200 letters long. */
 export const deputySchema = z.object({
   email: z
     .email(lazyText`Write the whole e-mail address of their account.`)
@@ -92,10 +86,10 @@ export interface Deputy {
   readonly email: string;
 }
 
-/** Most deputies a person names. One more is refused. */
+/** Most deputies a person names. */
 export const MOST_DEPUTIES = 12;
 
-/** Something one did, as it is listed for its doer. Null where it can no longer be taken back. */
+/** Something one did, as it is listed for its doer. */
 export interface RecentAction {
   readonly changeSet: number;
   readonly what: string;

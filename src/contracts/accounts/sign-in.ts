@@ -28,10 +28,7 @@ const refusedSchema = z.discriminatedUnion('refused', [
   z.object({ refused: z.literal('too-many-tries'), minutes: z.coerce.number().int().min(1).max(60) }),
 ]);
 
-/**
- * The address that says why a browser without scripts was not let in. Never to another site: a foreign `next` is
- * refused.
- */
+/** The address that says why a browser without scripts was not let in. */
 export function refusedAddress(refusal: Refusal, next: string): string {
   const said = new URLSearchParams({ next, refused: refusal.code });
   if (refusal.code === 'too-many-tries') said.set('minutes', String(refusal.minutes));

@@ -6,10 +6,7 @@ export const ARCHIVE_LIMIT_MB = 2048;
 /** An archive holds at most so many megabytes when it is unpacked. */
 export const UNPACKED_LIMIT_MB = 16_384;
 
-/**
- * What stands in an archive beside the house itself; docs/formats/archive.md says more. Numbers are row counts from 0;
- * hashes are SHA-256 in hex.
- */
+/** What stands in an archive beside the house itself; docs/formats/archive.md says more. */
 export const manifestSchema = z.object({
   format: z.literal('calendario-house'),
   version: z.literal(1),
@@ -32,7 +29,7 @@ export const bringInSchema = z.object({
 });
 export type BringInInput = z.output<typeof bringInSchema>;
 
-/** How much there is in an office. All from 0. */
+/** How much there is in an office. */
 export interface OfficeCounts {
   readonly spaces: number;
   readonly people: number;

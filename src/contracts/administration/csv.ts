@@ -13,10 +13,10 @@ export const CSV_KINDS = [
 ] as const satisfies EntryKind[];
 export type CsvKind = (typeof CSV_KINDS)[number];
 
-/** Whether entries of that name go out and come in as CSV. False for any other text, which is then no page: 404. */
+/** Whether entries of that name go out and come in as CSV. */
 export const isCsvKind = (text: string): text is CsvKind => (CSV_KINDS as readonly string[]).includes(text);
 
-/** So many lines come in at once. More are refused before the first is read. */
+/** So many lines come in at once. More are refused. */
 export const MOST_CSV_LINES = 5000;
 
 /** A table that comes in; bounded, and at first only looked at. */
@@ -38,10 +38,7 @@ export interface CsvLineDone {
   readonly changes: readonly string[];
 }
 
-/**
- * What became of a table: its lines, and what follows of it; nothing was written where it was a preview. Of a preview
- * nothing was kept: the transaction never ends well.
- */
+/** What became of a table: its lines, and what follows of it; nothing was written where it was a preview. */
 export interface CsvDone {
   readonly summary: string;
   readonly lines: readonly CsvLineDone[];

@@ -38,10 +38,10 @@ export const DOC_SCHEMAS = {
 } as const satisfies Record<EntryKind, z.ZodType>;
 
 export type DocOf<Kind extends EntryKind> = z.output<(typeof DOC_SCHEMAS)[Kind]>;
-/** Whatever kind it is. Never null. */
+/** Whatever kind it is. */
 export type AnyDoc = DocOf<EntryKind>;
 
-/** What a form sends; the document itself is read by the schema of its kind. A null number makes a new one. */
+/** What a form sends; the document itself is read by the schema of its kind. */
 export const saveEntrySchema = z.object({
   key: idempotencyKey,
   /** Null makes a new one. */
@@ -58,10 +58,7 @@ export type SaveEntryInput = z.output<typeof saveEntrySchema>;
 export const ENTRY_COMMANDS = ['retire', 'bring-back', 'remove', 'up', 'down'] as const;
 export type EntryCommand = (typeof ENTRY_COMMANDS)[number];
 
-/**
- * One of these, or only what it would do where it is a preview. The first press with a key counts; the same key again
- * does nothing.
- */
+/** One of these, or only what it would do where it is a preview. */
 export const entryCommandSchema = z.object({
   key: idempotencyKey,
   command: z.enum(ENTRY_COMMANDS, lazyText`Say what to do with it.`),
@@ -69,7 +66,7 @@ export const entryCommandSchema = z.object({
 });
 export type EntryCommandInput = z.output<typeof entryCommandSchema>;
 
-/** What a change of the house does to what is promised. Empty lists where nobody would notice. */
+/** What a change of the house does to what is promised. */
 export interface EntryDone {
   readonly id: number;
   readonly name: string;
@@ -96,7 +93,7 @@ export interface HistoryOfEntry {
   readonly changes: readonly string[];
 }
 
-/** A thing with what a form needs to show it. Its row version is at least 1 and counts every change. */
+/** A thing with what a form needs to show it. */
 export interface StoredEntry {
   readonly id: number;
   readonly rowVersion: number;
@@ -105,7 +102,7 @@ export interface StoredEntry {
   readonly doc: Readonly<Record<string, unknown>>;
 }
 
-/** The lists a field can choose from. Each holds only what is in use, at most with what a thing names already. */
+/** The lists a field can choose from. */
 export type ChoiceList =
   /** Further ones: the office's own is meant where none is chosen. */
   | 'sites'
@@ -126,5 +123,5 @@ export interface NamedChoice {
   readonly id: number | string;
   readonly name: string;
 }
-/** All these lists. None is null: one of which there is nothing is empty. */
+/** All these lists. */
 export type EntryChoices = Readonly<Record<ChoiceList, readonly NamedChoice[]>>;

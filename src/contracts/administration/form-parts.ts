@@ -45,10 +45,7 @@ export interface Section {
   readonly fields: readonly Field[];
 }
 
-/**
- * A form as data: its sections, and what a new entry begins with. Every field of the document is in exactly one of
- * them.
- */
+/** A form as data: its sections, and what a new entry begins with. */
 export interface FormOfEntry {
   readonly sections: readonly Section[];
   /** What a new one begins with. */

@@ -2,7 +2,7 @@ import { lazyText, untranslated } from '@/contracts/language/translate';
 import { z } from 'zod';
 import { idempotencyKey, wholeNumber } from '@/contracts/forms/fields';
 
-/** A country, or with dashes a state and a region of it: `GB`, `GB-ENG`. At most two dashes. */
+/** A country, or with dashes a state and a region of it: `GB`, `GB-ENG`. */
 export const placeCode = z
   .string()
   .regex(/^[A-Z]{2}(-[A-Z0-9]{1,6}){0,2}$/, lazyText`Choose countries from the list.`);

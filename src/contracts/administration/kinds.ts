@@ -21,7 +21,7 @@ export const ENTRY_KINDS = [
 ] as const;
 export type EntryKind = (typeof ENTRY_KINDS)[number];
 
-/** Whether entries of that name are kept here. False for any other text, which is then no page: 404. */
+/** Whether entries of that name are kept here. */
 export const isEntryKind = (text: string): text is EntryKind =>
   (ENTRY_KINDS as readonly string[]).includes(text);
 
@@ -183,6 +183,6 @@ export type HistoryKind = EntryKind | ToldKind;
 /** What is said of a thing, by what it is about. */
 export type Said = Readonly<Record<string, string>>;
 
-/** Whether a history keeps words instead of documents. Then a document is null in it, never empty. */
+/** Whether a history keeps words instead of documents. */
 export const isToldKind = (kind: HistoryKind): kind is ToldKind =>
   (TOLD_KINDS as readonly HistoryKind[]).includes(kind);

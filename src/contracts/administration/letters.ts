@@ -5,7 +5,7 @@ import { plainText } from '@/contracts/forms/fields';
 import { LETTER_WORDS, OPENING_WORDS, SUBJECT_WORDS } from '../words/mail';
 import { formOfEntry, type FormOfEntry } from './form-parts';
 
-/** Under which name the subject of a letter is kept. Empty where the usual subject is meant. */
+/** Under which name the subject of a letter is kept. */
 export const subjectKey = (kind: MailKind): string => `subject_${kind}`;
 /** Under which name its first sentence is kept. */
 export const openingKey = (kind: MailKind): string => `opening_${kind}`;

@@ -19,7 +19,7 @@ import {
 import { OWNER_KINDS } from './stock-and-closures';
 import { clockText, fromToDates, hoursRows, ids, minutesOf, questionRows } from './parts';
 
-/** What there is to say of the site of the office. Hours are minutes of the day in its own zone. */
+/** What there is to say of the site of the office. Its hours are wall times in its own zone. */
 export const siteDoc = z.object({
   name: requiredLine(untranslated('Name'), 80),
   zone: z.string().refine(isZone, lazyText`This is not a zone of the IANA database, such as Europe/London.`),

@@ -30,7 +30,7 @@ export const OWNER_KINDS = ['site', 'building', 'space'] as const;
 
 export type StockLineInput = z.output<typeof stockLineSchema>;
 
-/** What a change of the house did to what was promised. Counted from 0. */
+/** What a change of the house did to what was promised. */
 export interface ImpactReply {
   readonly summary: string;
   /** Dates in force that are at risk by it. */

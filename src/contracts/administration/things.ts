@@ -81,7 +81,7 @@ export const equipmentDoc = z
   });
 export type EquipmentDoc = z.output<typeof equipmentDoc>;
 
-/** What there is to say of a service. Known ahead by 0 to 366 days; work in person-minutes. */
+/** What there is to say of a service. Known ahead by 0 to 366 days; work in minutes. */
 export const serviceDoc = z.object({
   name: requiredLine(untranslated('Name'), 60),
   about: plainText(untranslated('What it is'), 200).default(''),
@@ -96,7 +96,7 @@ export type ServiceDoc = z.output<typeof serviceDoc>;
 export const audienceDoc = z.object({ name: requiredLine(untranslated('Audience'), 40) });
 export type AudienceDoc = z.output<typeof audienceDoc>;
 
-/** What there is to say of a category; its mark is two letters. A mark is exactly two letters. */
+/** What there is to say of a category; its mark is two letters. */
 export const categoryDoc = z.object({
   name: requiredLine(untranslated('Name'), 60),
   mark: requiredLine(untranslated('Mark'), 2).refine(

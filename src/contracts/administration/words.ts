@@ -7,7 +7,9 @@ import { dayShort, lengthText } from '../words/when';
 import type { LocalDate } from '@/core/time/local-time';
 
 type Doc = Readonly<Record<string, unknown>>;
-/** What things are called, by list and number. A thing that is gone has a name still, never an empty one. */
+/**
+ * What things are called, by list and number. One that is not known is called by its number, never by an empty name.
+ */
 export type NameOf = (list: ChoiceList, id: number | string) => string;
 
 const MOST_LETTERS = 90;
@@ -96,7 +98,7 @@ export function sayDocChanges(
   });
 }
 
-/** The same of what is kept in words alone. Null before is a new thing, null after one that is gone. */
+/** The same of what is kept in words alone. Null before is a new thing; null after gives an empty list. */
 export function saySaidChanges(before: Said | null, after: Said | null): string[] {
   if (!after) return [];
   return Object.entries(after).flatMap(([about, is]) => {

@@ -34,7 +34,7 @@ export const alternativesSchema = z.discriminatedUnion('of', [
 export type AlternativesInput = z.output<typeof alternativesSchema>;
 export type AlternativesBody = z.input<typeof alternativesSchema>;
 
-/** Pieces that would have to be hired, of a type. From the first to the last moment, wall times of the site. */
+/** Pieces that would have to be hired, of a type. Wall times of the site. */
 export interface HireIn {
   readonly typeId: number;
   readonly quantity: number;
@@ -42,7 +42,7 @@ export interface HireIn {
   readonly to: LocalDateTime;
 }
 
-/** One alternative of one date. Null drawings are of those after the first 40. */
+/** One alternative of one date. */
 export interface AlternativeView {
   readonly kind: AlternativeKind;
   readonly sentence: string;
@@ -91,10 +91,7 @@ export interface SeriesAlternativeView {
 /** Changes of a series that are drawn. The rest is told in words alone. */
 export const MOST_DRAWN = 40;
 
-/**
- * Somebody else waits for the same place: what each could have if the other got it. The other's title is null for
- * whoever may not read it, never guessed.
- */
+/** Somebody else waits for the same place: what each could have if the other got it. */
 export interface RivalAlternatives {
   readonly key: string;
   readonly occurrence: number;
@@ -132,7 +129,7 @@ export interface SharedAlternatives {
   }[];
 }
 
-/** What is sent line by line as it is found. The last line ends it; a refusal is a line as well. */
+/** What is sent line by line as it is found. */
 export type AlternativesLine =
   | { readonly line: 'progress'; readonly done: number; readonly of: number }
   | ({ readonly line: 'date' } & DateAlternatives)

@@ -7,7 +7,7 @@ export interface Progress {
 /** What long work does: look, try on a copy, or change the office. */
 export type LongWorkKind = 'reads' | 'previews' | 'writes';
 
-/** Long work of one's own that goes on, with what it is. Between 0 and all of it is done; never more. */
+/** Long work of one's own that goes on, with what it is. */
 export interface OwnLongWork extends Progress {
   readonly kind: LongWorkKind;
   readonly isWaiting: boolean;

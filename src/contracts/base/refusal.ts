@@ -1,12 +1,10 @@
-/**
- * One thing that is wrong with one field; `path` as in `equipment.0.quantity`. An empty path is the form as a whole.
- */
+/** One thing that is wrong with one field; `path` as in `equipment.0.quantity`. */
 export interface FieldFault {
   readonly path: string;
   readonly message: string;
 }
 
-/** What a schema found wrong, field by field. One for each issue, in the same order, never empty sentences. */
+/** What a schema found wrong, field by field. */
 export const faultsOfIssues = (
   issues: readonly { readonly path: readonly PropertyKey[]; readonly message: string }[],
 ): FieldFault[] => issues.map(({ path, message }) => ({ path: path.join('.'), message }));
@@ -78,9 +76,9 @@ export type RefusalCode = Refusal['code'];
 export type Outcome<Value> =
   { readonly ok: true; readonly value: Value } | { readonly ok: false; readonly refusal: Refusal };
 
-/** It was done, and this is what it gives. Never null: where it gives nothing, the value is undefined. */
+/** It was done, and this is what it gives. */
 export const done = <Value>(value: Value): Outcome<Value> => ({ ok: true, value });
-/** It was not done, and this is why. Nothing was written. */
+/** It was not done, and this is why. */
 export const refuse = (refusal: Refusal): { readonly ok: false; readonly refusal: Refusal } => ({
   ok: false,
   refusal,

@@ -36,10 +36,7 @@ export interface BoardPool {
   readonly units: readonly { readonly id: number; readonly name: string }[];
 }
 
-/**
- * What stands still: spaces with their rules, pools with their stock. Sent once, and again when the house changes. Its
- * version is that of the house: the same until anything of it changes.
- */
+/** What stands still: spaces with their rules, pools with their stock. Sent once, and again when the house changes. */
 export interface BoardData {
   readonly version: number;
   readonly tzid: string;
@@ -113,8 +110,8 @@ export interface BoardCategory {
 }
 
 /**
- * Who looks at the board, and what they may do there. Nobody signed in has the roles of a requester, never those of
- * the office.
+ * Who looks at the board, and what they may do there. Who has not signed in is judged as a requester, never as the
+ * office.
  */
 export interface BoardViewer {
   readonly isSignedIn: boolean;

@@ -8,10 +8,7 @@ import { localDateField } from '@/contracts/forms/fields';
 
 /** Most days looked at at once: a leap year. */
 export const MOST_DATES_DAYS = 366;
-/**
- * Most dates told at once; whoever wants more narrows what is looked for. From 1 on by day and time; what is cut off
- * is told.
- */
+/** Most dates told at once; whoever wants more narrows what is looked for. */
 export const MOST_DATES = 5_000;
 
 /** By what dates are chosen, and told apart in columns. */

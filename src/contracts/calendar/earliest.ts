@@ -12,7 +12,7 @@ import { localDateField, rowId, wholeNumber } from '@/contracts/forms/fields';
  * is said.
  */
 export const WANT_LINES = 3;
-/** So many types can be looked for together. Empty lines count for none. */
+/** So many types can be looked for together. */
 export const POOL_LINES = 2;
 /** Most days looked through. */
 export const MOST_SPAN_DAYS = 92;
@@ -94,7 +94,7 @@ export const earliestFromText = (text: Text): unknown => ({
   on: text.on ?? 'any',
 });
 
-/** A moment at which all is free together. Null where it can begin only then. */
+/** A moment at which all is free together. */
 export interface EarliestMoment {
   readonly start: LocalDateTime;
   readonly when: string;

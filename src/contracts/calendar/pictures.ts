@@ -21,7 +21,7 @@ export const sendPictureSchema = z.object({
 });
 export type SendPictureInput = z.output<typeof sendPictureSchema>;
 
-/** Whose picture is taken away. Of what has none nothing happens. */
+/** Whose picture is taken away. */
 export const dropPictureSchema = z.object({
   key: idempotencyKey,
   of: owner.of,
@@ -29,7 +29,7 @@ export const dropPictureSchema = z.object({
 });
 export type DropPictureInput = z.output<typeof dropPictureSchema>;
 
-/** A picture with what is on it, in words; measures in pixels. Width and height in pixels, from 1. */
+/** A picture with what is on it, in words; measures in pixels. */
 export interface Picture {
   readonly href: string;
   /** For those who do not see it. */

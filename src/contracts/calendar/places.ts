@@ -16,7 +16,7 @@ import { MOST_PEOPLE, whenSchema } from '@/contracts/requests/ask';
 import type { UnitView } from '@/contracts/base/units';
 import { rowId, wholeNumber } from '@/contracts/forms/fields';
 
-/** Most dates a search looks at. Later ones are not looked at, and that is told. */
+/** Most dates a search looks at. More are refused beside the field. */
 export const MOST_SEARCH_DATES = 120;
 
 /** How often, as the form offers it. Any other rule belongs into the request. */
@@ -38,7 +38,7 @@ const optionalNumber = (what: string, least: number, most: number, otherwise: nu
 const orNothing = <Schema extends z.ZodType>(schema: Schema) =>
   z.preprocess((text) => (text === '' || text === undefined ? null : text), schema.nullable());
 
-/** The search as it stands in the address of its page. People from 1; empty fields are any (null). */
+/** The search as it stands in the address of its page. */
 export const placeSearchSchema = z
   .object({
     people: optionalNumber(untranslated('People'), 1, MOST_PEOPLE, 10),
@@ -79,7 +79,7 @@ export const placeSearchSchema = z
   });
 export type PlaceSearch = z.output<typeof placeSearchSchema>;
 
-/** Most spaces laid beside one another. The first three of them. */
+/** Most spaces laid beside one another. */
 export const MOST_COMPARED = 3;
 
 /** A space that answers, best first. */
@@ -124,7 +124,6 @@ export interface FreePeriod {
 
 /**
  * A space's floor, for a drawing to scale; the sides are those of a rectangle of its area where they are not known.
- * Metres; drawn from the area where a side is null.
  */
 export interface FloorPlan {
   readonly lengthM: number;
@@ -134,7 +133,7 @@ export interface FloorPlan {
   readonly bays: readonly { readonly name: string; readonly areaM2: number }[];
 }
 
-/** A space with everything to know before asking for it. Null for measures nobody has entered. */
+/** A space with everything to know before asking for it. */
 export interface SpacePage {
   readonly id: number;
   readonly code: string;
@@ -181,10 +180,7 @@ export interface PoolDay {
   readonly when: string | null;
 }
 
-/**
- * A pool of equipment with everything to know before asking for it. Fetch and return in minutes; units are null for
- * whoever may not read them.
- */
+/** A pool of equipment with everything to know before asking for it. Fetch and return in minutes. */
 export interface PoolPage {
   readonly id: number;
   readonly name: string;

@@ -7,7 +7,7 @@ import { datesQuerySchema, MOST_DATES_DAYS } from './dates';
 export const PRINTS = ['dates', 'board', 'space', 'pool'] as const;
 export type PrintKind = (typeof PRINTS)[number];
 
-/** What is printed, as it stands in the address of the preview and of the PDF. At most what the page itself shows. */
+/** What is printed, as it stands in the address of the preview and of the PDF. */
 export const printQuerySchema = datesQuerySchema
   .extend({
     what: z.enum(PRINTS, lazyText`Choose what to print.`).default('dates'),

@@ -21,7 +21,7 @@ const numberIn = (least: number, most: number) =>
 
 /**
  * What a plan is asked for with, as it stands in an address; what cannot be read is left out. People from 1 to 5,000,
- * wheelchairs from 0 to 500, millimetres for the rest; null is as usual.
+ * wheelchairs from 0 to 500, lengths in millimetres.
  */
 export const planQuerySchema = z.object({
   people: numberIn(1, 5000),
@@ -39,7 +39,7 @@ export const planQuerySchema = z.object({
 });
 export type PlanQuery = z.output<typeof planQuerySchema>;
 
-/** Where the plan of a space is tried out. What is undefined is left out. */
+/** Where the plan of a space is tried out. */
 export function planHref(code: string, query: PlanQuery = {}): string {
   const text = new URLSearchParams(
     Object.entries(query).flatMap(([key, value]) => (value === undefined ? [] : [[key, String(value)]])),
@@ -55,7 +55,7 @@ export const ownLayoutSchema = z.object({
 });
 export type OwnLayoutInput = z.output<typeof ownLayoutSchema>;
 
-/** Which way of one's own is let go. Dates that were set so keep what they were given. */
+/** Which way of one's own is let go. */
 export const dropOwnLayoutSchema = z.object({ key: idempotencyKey });
 
 /** A way of the house to set rooms: parameters over one of the layouts. */

@@ -29,13 +29,10 @@ const number = (what: string) =>
 export const STATES_SOUGHT = ['both', ...OCCURRENCE_STATES, 'any'] as const;
 export type StateSought = (typeof STATES_SOUGHT)[number];
 
-/**
- * They take a place, or may yet: they can be moved and given up. All others are over: nothing takes them back but an
- * undo within its minutes.
- */
+/** They take a place, or may yet: they can be moved and given up. */
 export const OPEN_STATES: readonly OccurrenceState[] = ['approved', 'waiting'];
 
-/** The states that are looked for under one word. Never empty. */
+/** The states that are looked for under one word. */
 export const statesOf = (sought: StateSought): readonly OccurrenceState[] =>
   sought === 'any' ? OCCURRENCE_STATES : sought === 'both' ? OPEN_STATES : [sought];
 
@@ -54,7 +51,7 @@ export const bookingsQuerySchema = z.object({
 });
 export type BookingsQuery = z.output<typeof bookingsQuerySchema>;
 
-/** Most bookings listed, and changed, at once. More are told to be more, and are never changed unseen. */
+/** Most bookings listed, and changed, at once. */
 export const MOST_BOOKINGS = 1000;
 
 /** One date of one request among others. */

@@ -5,7 +5,7 @@ import type { OccurrenceId } from '@/core/ids';
 import { idempotencyKey } from '@/contracts/forms/fields';
 import type { RequestLine } from '@/contracts/requests/request-view';
 
-/** Somebody of the office who sees to a request. Null in a line means nobody yet. */
+/** Somebody of the office who sees to a request. */
 export interface Handler {
   readonly id: number;
   readonly name: string;
@@ -44,7 +44,7 @@ export interface DeskLine extends RequestLine {
   readonly buildings: readonly string[];
 }
 
-/** A booked date that something has befallen. At least one sentence each. */
+/** A booked date that something has befallen. */
 export interface RiskLine {
   readonly reference: string;
   readonly title: string;
@@ -68,7 +68,7 @@ export interface TodayLine {
   readonly isLate: boolean;
 }
 
-/** A series whose approved dates come to an end. It ends within the days the desk looks ahead. */
+/** A series whose approved dates come to an end. */
 export interface RenewLine {
   readonly reference: string;
   readonly title: string;

@@ -4,7 +4,7 @@ import { z } from 'zod';
 /** Characters of public text with its marks, before and after it is cleaned: about 2,000 words. */
 export const MOST_PUBLIC_HTML = 40_000;
 
-/** Why a public text is not taken. Marks count too. */
+/** Why a public text is not taken. */
 export const sayPublicTextTooLong = (): string => t`The public text is too long: at most about 2,000 words.`;
 
 /**

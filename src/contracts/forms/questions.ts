@@ -2,9 +2,7 @@ import { NUMBER_MOST, wholeNumberIn } from '@/core/work-orders/numbers';
 import { t, sayNumber } from '@/contracts/language/translate';
 import type { FieldFault } from '@/contracts/base/refusal';
 
-/**
- * What a space, a category or a service asks of whoever asks for it. Choices are empty where anything may be answered.
- */
+/** What a space, a category or a service asks of whoever asks for it. */
 export interface Question {
   readonly id: number;
   readonly text: string;

@@ -9,7 +9,7 @@ import { ENTRY_KINDS } from '@/contracts/administration/kinds';
 const count = z.number().int().min(0);
 const moment = z.custom<LocalDateTime>((value) => typeof value === 'string');
 
-/** Something of a request that says something else than before. From and to are the texts as they were, never cut. */
+/** Something of a request that says something else than before. */
 export const editSchema = z.discriminatedUnion('of', [
   z.object({ of: z.literal('title'), from: z.string(), to: z.string() }),
   z.object({ of: z.enum(REQUEST_FIELD_NAMES), from: z.string(), to: z.string() }),

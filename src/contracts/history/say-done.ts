@@ -104,10 +104,7 @@ function seriesText({ moved, added, gone }: Extract<DoneFacts, { did: 'series-ch
   return parts.filter(Boolean).join(', ');
 }
 
-/**
- * Whether it tells numbers of all a change did, which are not those of one request among several. Such facts are told
- * once, with the first request.
- */
+/** Whether it tells numbers of all a change did, which are not those of one request among several. */
 export const isCounted = (done: DoneFacts): boolean => 'dates' in done || 'requests' in done;
 
 /** What a change did, in the words of whoever reads it: `approved 2 dates; 1 still waits`. */

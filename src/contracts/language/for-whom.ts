@@ -24,7 +24,7 @@ export const tellSettings = (from: () => OwnSettings | undefined): void => {
   holder.calendarioSettings = from;
 };
 
-/** What whoever this is written for has chosen; the usual where nobody in particular reads it. Never null. */
+/** What whoever this is written for has chosen; the usual where nobody in particular reads it. */
 export const ownSettings = (): OwnSettings => holder.calendarioSettings?.() ?? USUAL_SETTINGS;
 
 /** The day on which a week begins for whoever looks. */

@@ -2,7 +2,7 @@
 export const LANGUAGES = ['en', 'de'] as const;
 export type Language = (typeof LANGUAGES)[number];
 
-/** One of ours by its tag; English where it is none. Never null: whatever a browser sends has a language. */
+/** One of ours by its tag; English where it is none. */
 export const languageOf = (tag: string): Language => LANGUAGES.find((each) => each === tag) ?? 'en';
 
 /** Whose dates and numbers are written in it. */
@@ -24,10 +24,7 @@ const holder = globalThis as typeof globalThis & {
 export const catalogueOf = (language: Language): Catalogue | null =>
   holder.calendarioCatalogues?.[language] ?? null;
 
-/**
- * Gives the texts of a language; those that are missing are read in English. Texts that are missing in it are said in
- * English, never empty.
- */
+/** Gives the texts of a language; those that are missing are read in English. */
 export const bringCatalogue = (language: Language, catalogue: Catalogue): void => {
   holder.calendarioCatalogues = { ...holder.calendarioCatalogues, [language]: catalogue };
 };

@@ -10,7 +10,7 @@ export const THEMES = ['device', 'light', 'dark'] as const;
 export const CONTRASTS = ['usual', 'more'] as const;
 /** Minutes before one's own booking at which a letter reminds of it. */
 export const REMINDERS_MIN = [120, 1440, 2880, 10080] as const;
-/** The largest zoom of the board. From 1, the whole day. */
+/** The largest zoom of the board. */
 export const MOST_ZOOM = 24;
 
 /** A whole hour of the day, 0 to 24. */
@@ -43,7 +43,7 @@ export type OwnSettings = z.output<typeof ownSettingsSchema>;
 /** Where settings stand of those who have not signed in. For at most a year. */
 export const SETTINGS_COOKIE = 'settings';
 
-/** Settings as the value of a cookie: only what is not usual. Empty where all is as usual. */
+/** Settings as the value of a cookie: only what is not usual. */
 export function settingsText(settings: OwnSettings): string {
   const chosen = Object.entries(settings).filter(
     ([name, value]) => JSON.stringify(value) !== JSON.stringify(USUAL_SETTINGS[name as keyof OwnSettings]),

@@ -16,7 +16,6 @@ const OPTIONS = {
 
 /**
  * `{0, dative}` in a German text: `3 Termine` becomes `3 Terminen`. Nouns that end in n or s stay, and so do names.
- * Words that end in n or s stay as they are; so does exactly one.
  */
 export const dative = (counted: string): string =>
   /^\d/.test(counted) && !counted.startsWith('1 ') && !/[ns]$/.test(counted) ? `${counted}n` : counted;
@@ -84,7 +83,7 @@ export function t(parts: TemplateStringsArray | string, ...values: readonly Put[
 
 /**
  * As `t`, for English that means several things: the catalogue tells them apart by what it is about, under
- * `text_about`. tAs('letter')`To`. Where there is no such translation, in the words of English.
+ * `text_about`. tAs('letter')`To`.
  */
 export const tAs =
   (about: string) =>
@@ -100,7 +99,7 @@ export function tCount(count: number, one: string, many: string): string {
 
 /**
  * The message of a schema, which is made once and asked later, by readers of any language. Texts put in are said as
- * well. The schema says it when it refuses, not when it is made.
+ * well.
  */
 export const lazyText = (
   parts: TemplateStringsArray,
@@ -116,8 +115,8 @@ export const lazyText = (
 });
 
 /**
- * Texts that are kept as they are, in English, and said only when somebody reads them: t(text). With names given
- * only what stands under those names is a text. The same things, exactly as they were given.
+ * Texts that are kept as they are, in English, and said only when somebody reads them: t(text). With names given only
+ * what stands under those names is a text.
  */
 // The names are for whoever looks for texts in the code.
 export const untranslated = <const Things>(things: Things, ..._names: readonly string[]): Things => things;

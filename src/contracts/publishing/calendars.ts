@@ -127,7 +127,7 @@ export interface CalendarPreview {
   readonly lines: readonly { readonly when: string; readonly title: string; readonly place: string }[];
 }
 
-/** A calendar as those who keep it see it. The key of its private link is null where there is none. */
+/** A calendar as those who keep it see it. */
 export interface StoredCalendar {
   readonly id: number;
   readonly slug: string;
@@ -163,10 +163,7 @@ export interface CalendarChoices {
   readonly audiences: readonly string[];
 }
 
-/**
- * What readers are told of a request, as the office says it. Held back until a day, inclusive, or with null until
- * somebody says so.
- */
+/** What readers are told of a request, as the office says it. A null day is none: then nothing waits for one. */
 export const editNoticeSchema = z.object({
   key: idempotencyKey,
   version: z.number(lazyText`Reload the page.`).int(lazyText`Reload the page.`),
@@ -218,8 +215,5 @@ export interface NoticePreview {
   }[];
 }
 
-/**
- * Showing readers at once what was approved a moment ago. Within the minutes in which readers wait; afterwards it
- * changes nothing.
- */
+/** Showing readers at once what was approved a moment ago. */
 export const publishNowSchema = z.object({ key: idempotencyKey });

@@ -3,7 +3,7 @@ import type { EpochMinute } from '@/core/time/epoch-minute';
 
 /**
  * What a display by a door or in a lobby shows, for as long as the server may be away. Moments are minutes since 1970
- * UTC; the display reckons in the zone beside them.
+ * UTC.
  */
 export interface DisplayReply {
   /** The office's clock when this was written. */

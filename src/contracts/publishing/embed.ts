@@ -20,7 +20,7 @@ export const embedSchema = z.object({
 });
 export type EmbedQuery = z.output<typeof embedSchema>;
 
-/** The same as an address has it. Colours lose their `#`; nothing else is left out. */
+/** The same as an address has it. */
 export function embedParams({ view, details, paper, ink, accent }: Omit<EmbedQuery, 'on'>): string {
   const bare = (hex: string) => hex.replace('#', '');
   return new URLSearchParams({
@@ -32,10 +32,7 @@ export function embedParams({ view, details, paper, ink, accent }: Omit<EmbedQue
   }).toString();
 }
 
-/**
- * What somebody puts into a page of their own: a frame, and a script that gives it the height of what is in it. Quotes
- * and angles in the title are escaped.
- */
+/** What somebody puts into a page of their own: a frame, and a script that gives it the height of what is in it. */
 export const embedSnippet = (origin: string, path: string, title: string): string => {
   const text = title.replace(/&/g, '&amp;').replace(/"/g, '&quot;').replace(/</g, '&lt;');
   return `<iframe src="${origin}${path.replace(/&/g, '&amp;')}" title="${text}" loading="lazy" style="width:100%;height:600px;border:0"></iframe>

@@ -42,5 +42,5 @@ export const FEED_FORMATS = texts(
 
 export type FeedFormat = keyof typeof FEED_FORMATS;
 
-/** All formats, in the order in which they are offered. From the first, which is the one most readers want. */
+/** All formats, in the order in which they are offered. */
 export const FEED_FORMAT_NAMES = Object.keys(FEED_FORMATS) as FeedFormat[];

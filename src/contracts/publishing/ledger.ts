@@ -22,10 +22,7 @@ export const ledgerQuerySchema = z.object({
 });
 export type LedgerQuery = z.output<typeof ledgerQuerySchema>;
 
-/**
- * One date on one calendar: when readers were shown it, and what became of it. Null where it is not gone; moments in
- * words in the zone of the office.
- */
+/** One date on one calendar: when readers were shown it, and what became of it. */
 export interface LedgerLine {
   readonly calendar: string;
   readonly mark: string;

@@ -25,10 +25,7 @@ const number = (what: string) =>
     .transform((text) => (text === '' ? undefined : Number(text)))
     .optional();
 
-/**
- * What readers look at, as the address says it; everything can be sent by a form without any script. An empty day is
- * today; unknown views are refused.
- */
+/** What readers look at, as the address says it; everything can be sent by a form without any script. */
 export const noticesQuerySchema = z.object({
   view: z.enum(NOTICE_VIEWS, lazyText`Choose list, day, week or month.`).default('list'),
   /** Empty, as a date field that was cleared sends it, is today. */
@@ -45,7 +42,7 @@ export const noticesQuerySchema = z.object({
 });
 export type NoticesQuery = z.output<typeof noticesQuerySchema>;
 
-/** A calendar as its two letters and its colour. Exactly two letters. */
+/** A calendar as its two letters and its colour. The mark is exactly two letters. */
 export interface NoticeMark {
   readonly slug: string;
   readonly name: string;
@@ -53,10 +50,7 @@ export interface NoticeMark {
   readonly hue: string;
 }
 
-/**
- * What readers may know of one date; nothing else reaches a page or a feed. Wall times in the zone of the office; an
- * end is exclusive.
- */
+/** What readers may know of one date; nothing else reaches a page or a feed. */
 export interface NoticeDate {
   /** Stable wherever it is shown: UID of the series and original start. */
   readonly key: string;
@@ -87,7 +81,7 @@ export interface NoticeDate {
   readonly isCancelled: boolean;
 }
 
-/** A published calendar as readers choose it. Dates to come are counted from 0. */
+/** A published calendar as readers choose it. */
 export interface NoticeCalendar extends NoticeMark {
   readonly about: string;
   /** Whether its dates are among those shown. */
@@ -102,7 +96,7 @@ interface Named {
   readonly name: string;
 }
 
-/** What is on, as a page shows it. Days from the first to the last, both inclusive. */
+/** What is on, as a page shows it. */
 export interface NoticesPage {
   readonly query: NoticesQuery;
   /** Days shown, both counted. */
@@ -123,7 +117,7 @@ export interface NoticesPage {
   readonly buildings: readonly Named[];
 }
 
-/** One space of an event, as somebody finds it. Facts may be empty. */
+/** One space of an event, as somebody finds it. */
 export interface NoticePlace {
   readonly code: string;
   readonly name: string;

@@ -39,7 +39,7 @@ export function filterText(filter: CalendarFilter, choices: CalendarChoices): st
   return parts.filter(Boolean).join(', ');
 }
 
-/** Who may read a calendar, by name where they are named. Never empty. */
+/** Who may read a calendar, by name where they are named. */
 export function readersText(readers: Readers, choices: CalendarChoices): string {
   if (readers.kind !== 'named') return READER_WORDS[readers.kind];
   const named = [

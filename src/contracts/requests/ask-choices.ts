@@ -22,7 +22,7 @@ export interface EarlierRequest {
   readonly title: string;
 }
 
-/** Everything the request form offers to choose from. All of it is good until the next change of the office. */
+/** Everything the request form offers to choose from. */
 export interface AskChoices {
   readonly spaces: readonly {
     readonly id: number;
@@ -88,7 +88,7 @@ export interface AskChoices {
   readonly today: LocalDate;
 }
 
-/** The same without what the board knows already. The rest is asked for where it is first needed. */
+/** The same without what the board knows already. */
 export interface ShortChoices extends Pick<
   AskChoices,
   'familiar' | 'hosts' | 'accessMin' | 'exitMin' | 'today'

@@ -12,7 +12,7 @@ import { localDateTimeField, optionalLine, plainText, requiredLine, rowId } from
 
 /**
  * What is asked for: named spaces; a space the office chooses by what is wanted; equipment alone; or nothing but a
- * date or deadline that readers are to know. Nothing of this is null: a request is exactly one of them.
+ * date or deadline that readers are to know.
  */
 export const REQUEST_KINDS = ['space', 'office-chooses', 'loan', 'notice'] as const;
 export type RequestKind = (typeof REQUEST_KINDS)[number];
@@ -31,7 +31,7 @@ const answers = z
   .refine((all) => distinct(all, ({ questionId }) => questionId), lazyText`A question is answered twice.`)
   .default([]);
 
-/** A service that is wanted, with the answers to what it asks. Answers that are empty stand for none. */
+/** A service that is wanted, with the answers to what it asks. */
 export const wantedServiceSchema = z.object({ serviceId: rowId<number>(untranslated('a service')), answers });
 
 /** A line of the running order: minutes from the start of the event, so that it goes along when the date moves. */

@@ -65,7 +65,7 @@ function endsBefore(until: Until, start: LocalDateTime): boolean {
   return until.kind === 'local' ? until.wallMinute < day * 1440 : until.epochMinute < (day - 1) * 1440;
 }
 
-/** When: one date, dates picked, or a rule. Wall times in the zone of the site; an end or a duration, never both. */
+/** When: one date, dates picked, or a rule. Wall times in the zone of the site. */
 export const whenSchema = z
   .object({
     startsAt: localDateTimeField,
@@ -163,7 +163,7 @@ function kindFaults({ kind, spaces, equipment }: Asked, context: z.RefinementCtx
     fault('equipment', t`A notice takes nothing. Leave the equipment out, or ask for a loan.`);
 }
 
-/** What is checked while it is typed. Nothing of it is kept. */
+/** What is checked while it is typed. */
 export const checkSchema = checkFields.superRefine(kindFaults);
 
 /**
@@ -191,7 +191,7 @@ export type AskInput = z.output<typeof askSchema>;
 export type CheckBody = z.input<typeof checkSchema>;
 export type AskBody = z.input<typeof askSchema>;
 
-/** A finding in words, for the requester. Null is never sent: a date without one is clear. */
+/** A finding in words, for the requester. */
 export interface FindingReply {
   readonly rule: string;
   readonly severity: 'blocks' | 'warns' | 'notes';
@@ -218,7 +218,7 @@ export interface CheckReply {
   readonly notes: readonly string[];
 }
 
-/** What became of a request that was sent. The reference never changes from here on. */
+/** What became of a request that was sent. */
 export interface AskReply {
   readonly reference: string;
   /** Every date was clear and its spaces are granted instantly. */

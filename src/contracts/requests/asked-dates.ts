@@ -34,10 +34,7 @@ export interface AskedDate extends WantedDate {
   readonly own: readonly OwnField[];
 }
 
-/**
- * The dates of a request as they would be, with what was left out and what differs. At most `MOST_DATES_TIMES_SPACES`
- * of them, in order from the first to the last.
- */
+/** The dates of a request as they would be, with what was left out and what differs. */
 export interface AskedDates {
   readonly set: DateSet;
   readonly isEndless: boolean;
@@ -183,8 +180,8 @@ function rangeOf(set: DateSet, house: AskedOffice) {
 }
 
 /**
- * Whether the form asks for more dates than so many, without making all of them. True from the first date beyond it;
- * no more are made than that.
+ * Whether the form asks for more dates than so many, without making all of them. False too where the times are
+ * refused; at most one more is made than asked about.
  */
 export function asksForMore(input: CheckInput, house: AskedOffice, than: number): boolean {
   const series = seriesOf(input, house.tzid);
@@ -195,7 +192,6 @@ export function asksForMore(input: CheckInput, house: AskedOffice, than: number)
 
 /**
  * Where less is done for somebody than a request may have: how many dates, and what is said of more, beside a field.
- * The most is a number of dates, from 1.
  */
 export interface FewerDates {
   readonly most: number;

@@ -11,7 +11,7 @@ import { datePatchSchema } from './patch';
  */
 export const MOST_IN_STEP = 500;
 
-/** Why so many dates are not decided in one step. At most 500; dates count once for each space. */
+/** Why so many dates are not decided in one step. */
 export const sayTooManyInStep = (): string =>
   t`At most ${sayNumber(MOST_IN_STEP)} dates in one step, so that nobody has to wait for it; a date in three spaces counts three times. Pick fewer, and do the rest in a further step.`;
 /** Why so many dates cannot be done in one step; null where they can. */
@@ -130,7 +130,7 @@ export type StepAction = StepInput['action'];
 /** Everything a step can be. */
 export const STEP_ACTIONS = stepSchema.options.map(({ shape }) => shape.action.value);
 
-/** What a change does, in numbers. All from 0. */
+/** What a change does, in numbers. */
 export interface ChangeNumbers {
   readonly dates: number;
   /** Dates that get another place or time. */
@@ -146,7 +146,7 @@ export interface ChangeNumbers {
   readonly ordersWithdrawn: number;
 }
 
-/** What a decision or a leave did. The change set is null for a preview. */
+/** What a decision or a leave did. */
 export interface ChangeReply {
   readonly changed: number;
   readonly summary: string;

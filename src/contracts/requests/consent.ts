@@ -31,7 +31,7 @@ export type ConsentBody = z.input<typeof consentSchema>;
 /** At most a letter a day goes to each of them, so the same press twice needs no key. */
 export const remindSchema = z.object({});
 
-/** One date wanted in a place somebody looks after. A null layout where only equipment is wanted. */
+/** One date wanted in a place somebody looks after. */
 export interface ConsentDate {
   readonly claim: ClaimId;
   readonly when: string;
@@ -53,7 +53,7 @@ export interface ConsentRequest {
   readonly dates: readonly ConsentDate[];
 }
 
-/** What one steward says of the dates of a request that wait. Null where nothing is waited for. */
+/** What one steward says of the dates of a request that wait. */
 export interface ConsentLine {
   readonly steward: string;
   readonly places: string;

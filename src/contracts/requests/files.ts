@@ -1,11 +1,11 @@
 import { lazyText, t } from '@/contracts/language/translate';
 import { z } from 'zod';
 
-/** Most a single file may weigh. Exactly 1,048,576 bytes each; more is refused before it is all read. */
+/** Most a single file may weigh. Of exactly 1,048,576 bytes each. */
 export const MOST_FILE_MB = 50;
 /** A file has at most so many bytes. */
 export const MOST_FILE_BYTES = MOST_FILE_MB * 1024 * 1024;
-/** Most files of one person that belong to nothing yet. They are gone after a day. */
+/** Most files of one person that belong to nothing yet. They are gone after seven days. */
 export const MOST_LOOSE_FILES = 40;
 const MOST_NAME = 120;
 

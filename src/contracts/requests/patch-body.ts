@@ -3,7 +3,7 @@ import type { DatePatchBody } from './patch';
 
 // Beside the schema and not in it: the board sends patches and needs no validator for that.
 
-/** A patch as it is sent: the same, its lists the sender's own. What the patch leaves out is undefined in it too. */
+/** A patch as it is sent: the same, its lists the sender's own. */
 export const toPatchBody = ({ spaces, equipment, units, ...rest }: DatePatch): DatePatchBody => ({
   ...rest,
   ...(spaces && { spaces: spaces.map((each) => ({ ...each })) }),

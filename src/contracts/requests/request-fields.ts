@@ -77,7 +77,7 @@ export type RequestFieldColumns = { readonly [Name in RequestFieldName as Column
 export const REQUEST_FIELD_NAMES = Object.keys(REQUEST_FIELDS) as RequestFieldName[];
 /** What is said of each. */
 export const requestField: Readonly<Record<RequestFieldName, RequestFieldRow>> = REQUEST_FIELDS;
-/** What a field is called. Never empty. */
+/** What a field is called. */
 export const fieldLabel = (name: RequestFieldName): string => t(requestField[name].label);
 
 const ofEach = <Value>(value: (name: RequestFieldName) => Value) =>
@@ -110,7 +110,7 @@ export const editedFieldSchemas = Object.fromEntries(
 /** All of them empty. */
 export const EMPTY_FIELDS: RequestFieldTexts = ofEach(() => '');
 
-/** The plain texts among other things. None is null; one that was not filled in is empty. */
+/** The plain texts among other things. */
 export const fieldsIn = (texts: RequestFieldTexts): Record<RequestFieldName, string> =>
   ofEach((name) => texts[name]);
 
@@ -120,7 +120,7 @@ export const editedFields = (texts: Partial<RequestFieldTexts>): Partial<Request
     EDITED_FIELD_NAMES.flatMap((name) => (texts[name] === undefined ? [] : [[name, texts[name]]])),
   );
 
-/** As the columns of a row hold them. None is null. */
+/** As the columns of a row hold them. */
 export const fieldColumns = (texts: RequestFieldTexts): RequestFieldColumns =>
   Object.fromEntries(
     REQUEST_FIELD_NAMES.map((name) => [requestField[name].column, texts[name]]),

@@ -12,10 +12,7 @@ import type { FileLine } from './files';
 import type { MessageView } from './talk';
 import type { Drawn } from './drawn';
 
-/**
- * One date of the date list: a date with its state and, while it waits, its verdict. A null verdict where nothing is
- * checked any more; minutes of bands are of UTC.
- */
+/** One date of the date list: a date with its state and, while it waits, its verdict. */
 export interface DateView {
   readonly id: number;
   readonly startLocal: LocalDateTime;
@@ -77,7 +74,7 @@ interface Answered {
   readonly answer: string;
 }
 
-/** What a request says beside place and time. Texts are empty where nothing was said, never null. */
+/** What a request says beside place and time. */
 export interface RequestDetails extends RequestFieldTexts {
   readonly kind: RequestKind;
   readonly jointHosts: readonly string[];
@@ -101,7 +98,7 @@ export interface RequestDetails extends RequestFieldTexts {
   readonly files: readonly FileLine[];
 }
 
-/** One request as its own people and the office see it. From the first date to the last; there is at least one. */
+/** One request as its own people and the office see it. */
 export interface RequestView extends RequestDetails {
   readonly reference: string;
   readonly version: number;
@@ -147,7 +144,7 @@ export interface RequestView extends RequestDetails {
   }[];
 }
 
-/** One line of the desk or of one's own requests. The verdict is null where nothing waits. */
+/** One line of the desk or of one's own requests. */
 export interface RequestLine {
   readonly reference: string;
   readonly title: string;

@@ -8,10 +8,7 @@ import { localDateField, rowId } from '@/contracts/forms/fields';
 /** Days a form looks at at once; more dates than fit are the server's to check. */
 export const MOST_SURROUNDING_DAYS = 62;
 
-/**
- * Those wanted, and some that single dates go to instead. With more the browser does not check itself: the server
- * does.
- */
+/** Those wanted, and some that single dates go to instead. */
 export const MOST_SURROUNDING_SPACES = 24;
 
 /** What stands around a choice: so many days of some spaces and kinds of equipment. */

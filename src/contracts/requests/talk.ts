@@ -31,7 +31,7 @@ export const messageSchema = z
   });
 export type MessageInput = z.output<typeof messageSchema>;
 
-/** A message as it is read. At least one letter or one file. */
+/** A message as it is read. */
 export interface MessageView {
   readonly id: number;
   readonly kind: ThreadKind;
@@ -46,10 +46,7 @@ export interface MessageView {
   readonly files: readonly FileLine[];
 }
 
-/**
- * Something that has become of a request, or was written about it, by somebody else. When is in words, in the zone of
- * whoever reads.
- */
+/** Something that has become of a request, or was written about it, by somebody else. */
 export interface NewsLine {
   readonly reference: string;
   readonly title: string;

@@ -90,7 +90,7 @@ const SENTENCES: Readonly<Record<AlternativeKind, Say>> = {
     `${swaps.map((swap) => swapText(swap, names)).join('; ')}, ${shiftText(shiftMin)}: ${hoursText(draft)}.`,
 };
 
-/** What would be done, in one sentence. Exactly one sentence, never empty. */
+/** What would be done, in one sentence. */
 export const sayAlternative = (alternative: ToldAlternative, names: AlternativeNames, side: Side): string =>
   SENTENCES[alternative.kind](alternative, names, side);
 
@@ -109,10 +109,7 @@ function swapCosts({ buildingsAway, isOtherLayout, layout, moreEmpty }: SpaceSwa
   ];
 }
 
-/**
- * What it costs, each in a few words; that nothing else changes goes without saying. Empty where it costs nothing but
- * what the sentence says.
- */
+/** What it costs, each in a few words; that nothing else changes goes without saying. */
 export function sayCosts({ kind, cost }: Pick<ToldAlternative, 'kind' | 'cost'>): string[] {
   const time = kind === 'when-back' ? [shiftText(cost.shiftMin)] : [];
   return [
@@ -135,7 +132,7 @@ export interface ToldSeries {
   readonly isUniform: boolean;
 }
 
-/** What a way for a series changes, in one sentence. Counts are of dates, at least two. */
+/** What a way for a series changes, in one sentence. */
 export function saySeriesAlternative(
   { kind, dates, first, left, isUniform }: ToldSeries,
   names: AlternativeNames,
@@ -204,13 +201,16 @@ export function sayNotLookedAt({
   return parts.filter(Boolean).join(' ') || null;
 }
 
-/** Nothing was found. Never empty: there is always a next thing to do. */
+/** Nothing was found. */
 export const sayNoWay = (side: Side, office: string | null): string =>
   side === 'office'
     ? t`Nothing free was found near what was asked for. Propose something further away, or ask for less.`
     : t`Nothing free was found near what you asked for. Ask for it all the same and say what matters most${office ? t`, or ask ${office}` : ''}.`;
 
-/** Two who want one place: this date and another; which of them moves with less harm. Null moves neither. */
+/**
+ * Two who want one place: this date and another; which of them moves with less harm. Null where only one of them can
+ * be served.
+ */
 export function sayBoth(moves: 'first' | 'second' | null, title: string, canEither: boolean): string {
   if (moves === null)
     return t`Only one of them can be served near what was asked for: this date or “${title}”.`;
@@ -220,10 +220,10 @@ export function sayBoth(moves: 'first' | 'second' | null, title: string, canEith
     : t`Both can be served where ${mover}.`;
 }
 
-/** Several who want one place, all served; `moved` of them elsewhere. At least three of them. */
+/** Several who want one place, all served; `moved` of them elsewhere. */
 export const sayShared = (count: number, moved: number): string =>
   t`All ${count} can be served at the time they asked for${moved ? t`, ${moved === 1 ? t`one` : moved} of them elsewhere` : ''}.`;
 
-/** Where one of them goes. Exactly one place each. */
+/** Where one of them goes. */
 export const sayPlacement = (title: string, place: string, isMoved: boolean): string =>
   isMoved ? t`“${title}” in ${place}` : t`“${title}” stays in ${place}`;

@@ -310,10 +310,7 @@ const periodsText = (periods: readonly Interval[], tzid: string): string =>
     ? t`Those of the day go ${periods.map((span) => duringText(span, tzid)).join(', ')}; pick one or several in a row.`
     : t`There are none on that day; pick another day.`;
 
-/**
- * What is the matter, how much, and what next: a sentence or two, for whoever reads it. Never empty, and never names
- * what its reader may not know.
- */
+/** What is the matter, how much, and what next: a sentence or two, for whoever reads it. */
 export function sayFinding(facts: FindingFacts, names: FindingNames): string {
   const { what, next } = WORDINGS[facts.rule] as Wording<FindingFacts>;
   const then = next[names.side ?? 'requester'];

@@ -23,7 +23,7 @@ export const FORMULA_NAME_WORDS: Readonly<Record<FormulaName, string>> = texts({
 
 const rounded = (value: number): string => sayNumber(value, 2);
 
-/** What is wrong with a formula, and what would be right. Never empty. */
+/** What is wrong with a formula, and what would be right. */
 export function formulaSentence(problem: FormulaProblem, own: readonly string[] = []): string {
   switch (problem.kind) {
     case 'not-readable':

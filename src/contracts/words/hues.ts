@@ -18,7 +18,7 @@ const HUE_WORDS: Readonly<Record<string, string>> = texts({
   rose: 'rose',
   ink: 'ink',
 });
-/** What a hue is called; as it is where it has no name. Never null. */
+/** What a hue is called; as it is where it has no name. */
 export const hueText = (hue: string): string => HUE_WORDS[hue] ?? hue;
 
 /** What there is to know of a colour before it is chosen. Contrast as WCAG 2.2 reckons it, from 1 to 21. */

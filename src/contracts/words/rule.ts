@@ -161,7 +161,7 @@ const FAULTS: { readonly [Kind in RuleFault['kind']]: Say<Kind> } = {
   never: () => t`This rule never yields a date. Check its months, days and last day.`,
 };
 
-/** Why a rule is not understood. Never empty. */
+/** Why a rule is not understood. */
 export function sayRuleFault(fault: RuleFault): string {
   if (fault.kind === 'bad-value' && fault.part === 'COUNT')
     return t`A rule makes from 1 to ${sayNumber(MOST_COUNT)} dates, not ${fault.value}.`;

@@ -46,8 +46,8 @@ export const sayFurniture = ({ counts }: Pick<SeatingPlan, 'counts'>): string =>
 const centimetres = (mm: number): string => t`${Math.round(mm / 10)} cm`;
 
 /**
- * By which widths it was drawn, and that this approves nothing. Empty where no rule counts: all lengths are in
- * millimetres.
+ * By which widths it was drawn, and that this approves nothing. Lengths in millimetres; 0 where the load of the floor
+ * alone counts.
  */
 export const sayRules = ({ wayMm, accessMm }: Pick<SeatingPlan, 'wayMm' | 'accessMm'>): string =>
   wayMm

@@ -60,10 +60,7 @@ function stateParts(counts: StateCounts): string[] {
   return [STATE_WORDS[first], ...rest];
 }
 
-/**
- * A request's state in words: `approved; 2 of 14 dates cancelled`, `partly approved: 2 of 8; 6 waiting`. Counts from
- * 0; never empty.
- */
+/** A request's state in words: `approved; 2 of 14 dates cancelled`, `partly approved: 2 of 8; 6 waiting`. */
 export function sayRequestState({ counts, offered, isQuestionOpen }: RequestNow): string {
   const parts = stateParts(counts);
   if (offered > 0) parts.push(t`another place or time offered for ${countText(offered, 'date', 'dates')}`);

@@ -59,7 +59,7 @@ export const monthName = format({ month: 'long' });
 /** `April 2027`. */
 export const monthLong = format({ month: 'long', year: 'numeric' });
 
-/** `14:15`, or `2:15 pm` to those who tell the time so. At the minute, on the clock of whoever reads. */
+/** `14:15`, or `2:15 pm` to those who tell the time so. */
 export function sayTime(local: LocalDateTime): string {
   const time = timeOf(local);
   return ownSettings().clock === 24 ? time : sayClock(Number(time.slice(0, 2)) * 60 + Number(time.slice(3)));
@@ -161,7 +161,7 @@ export function secondZoneText(span: Interval): string {
   return t`${day}${sayTime(start)}–${sayTime(end)} in ${zoneCity(zone)}`;
 }
 
-/** `New York` of `America/New_York`. The last part of an IANA name; never empty. */
+/** `New York` of `America/New_York`. */
 export const zoneCity = (zone: string): string => zone.split('/').at(-1)!.replaceAll('_', ' ');
 
 /** Where the clocks go back, which of two equal times is meant: ` (the first 01:30)`; else empty. */

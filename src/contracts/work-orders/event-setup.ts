@@ -15,7 +15,7 @@ import {
 import type { OrderView } from './orders';
 import type { Named } from './templates';
 
-/** A service of a date, how far it is arranged, and by when it has to be. Null texts where nothing was said yet. */
+/** A service of a date, how far it is arranged, and by when it has to be. */
 export interface ServiceLineView {
   readonly serviceId: number;
   readonly name: string;
@@ -30,7 +30,7 @@ export interface ServiceLineView {
   readonly answers: readonly { readonly question: string; readonly answer: string }[];
 }
 
-/** Something promised for a date, and whether somebody saw that it is so. Null where nobody has looked yet. */
+/** Something promised for a date, and whether somebody saw that it is so. */
 export interface PromisedLine {
   readonly line: string;
   /** Null where nobody has looked yet. */
@@ -76,7 +76,7 @@ export interface EventSetup {
 
 const occurrence = rowId<OccurrenceId>(untranslated('a date'));
 
-/** How far a service is arranged. A note is at most one line; a null day is none. */
+/** How far a service is arranged. The note is at most 200 letters. */
 export const serviceStateSchema = z.object({
   key: idempotencyKey,
   serviceId: rowId<number>(untranslated('a service')),
@@ -147,7 +147,7 @@ export const followUpSchema = z.object({
 });
 export type FollowUpInput = z.output<typeof followUpSchema>;
 
-/** Whether it is done. The first press counts; the same key again does nothing. */
+/** Whether it is done. */
 export const followUpDoneSchema = z.object({
   key: idempotencyKey,
   isDone: z.boolean(lazyText`Say whether it is done.`),

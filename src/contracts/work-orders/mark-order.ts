@@ -5,7 +5,7 @@ import type { PersonId } from '@/core/ids';
 import { versionField } from '@/contracts/requests/change';
 import { idempotencyKey, plainText, requiredLine, rowId } from '@/contracts/forms/fields';
 
-/** Whether orders are done. The version is the one it was read at: an older one is refused as stale. */
+/** Whether orders are done. */
 export const markOrderSchema = z.object({
   key: idempotencyKey,
   version: versionField,
@@ -15,7 +15,7 @@ export type MarkOrderInput = z.output<typeof markOrderSchema>;
 
 /**
  * A line of the checklist, ticked or not; several people may tick at once, so each line is sent by itself. At most 120
- * letters, exactly as the order has it.
+ * letters.
  */
 export const tickOrderSchema = z.object({
   key: idempotencyKey,
@@ -24,7 +24,7 @@ export const tickOrderSchema = z.object({
 });
 export type TickOrderInput = z.output<typeof tickOrderSchema>;
 
-/** A version of an order that has been read by the team. Once a newer version is there it is refused as stale. */
+/** A version of an order that has been read by the team. */
 export const readOrderSchema = z.object({ key: idempotencyKey, version: versionField });
 export type ReadOrderInput = z.output<typeof readOrderSchema>;
 
@@ -65,7 +65,7 @@ export const assignOrdersSchema = z.object({
 });
 export type AssignOrdersInput = z.output<typeof assignOrdersSchema>;
 
-/** What marking an order did. Counted from 0. */
+/** What marking an order did. */
 export interface MarkReply {
   readonly changed: number;
   readonly summary: string;

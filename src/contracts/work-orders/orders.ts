@@ -1,6 +1,6 @@
 import type { OrderOrigin, OrderPhase } from '@/core/work-orders/orders-for';
 
-/** Pieces an order tells of. A null quantity could not be worked out. */
+/** Pieces an order tells of. */
 export interface OrderItem {
   readonly name: string;
   /** Null where it could not be worked out. */
@@ -8,7 +8,7 @@ export interface OrderItem {
   readonly store: string;
 }
 
-/** A note to an order, in words. A null file is none. */
+/** A note to an order, in words. */
 export interface OrderNote {
   readonly id: number;
   readonly kind: 'note' | 'problem';
@@ -28,10 +28,7 @@ export interface TurnoverView {
   readonly savedText: string;
 }
 
-/**
- * One order as a crew reads it, in order of time. Moments are in words, in the zone of the site; null where nothing is
- * said.
- */
+/** One order as a crew reads it, in order of time. */
 export interface OrderView {
   readonly id: number;
   readonly version: number;

@@ -6,9 +6,7 @@ import { localDateField } from '@/contracts/forms/fields';
 export const SETUPS_SHEETS = ['day', 'week', 'stores', 'order'] as const;
 export type SetupsSheetKind = (typeof SETUPS_SHEETS)[number];
 
-/**
- * What is put on paper of the setup work, as it stands in the address of the PDF and the CSV. An empty day is today.
- */
+/** What is put on paper of the setup work, as it stands in the address of the PDF and the CSV. */
 export const setupsSheetSchema = z
   .object({
     what: z.enum(SETUPS_SHEETS, lazyText`Choose the day, the week, the stores or an order.`).default('day'),
@@ -26,7 +24,9 @@ export const setupsSheetSchema = z
   });
 export type SetupsSheetQuery = z.output<typeof setupsSheetSchema>;
 
-/** Where such a print is. Without a day it is today's, in the zone of the site. */
+/**
+ * Where such a print is. Without a day it is that of today: nothing of it stands in the address, never an empty value.
+ */
 export const setupsSheetHref = (
   kind: 'pdf' | 'csv',
   query: { readonly what: SetupsSheetKind; readonly day?: string; readonly order?: number },

@@ -4,7 +4,7 @@ import { z } from 'zod';
 import type { EquipmentTypeId } from '@/core/ids';
 import { idempotencyKey, optionalLine, rowId, wholeNumber } from '@/contracts/forms/fields';
 
-/** What came back after an event. Counted and damaged from 0. */
+/** What came back after an event. */
 export interface ReturnView {
   readonly counted: number;
   readonly damaged: number;

@@ -16,10 +16,7 @@ import { formulaSentence } from '@/contracts/words/formulas';
 
 const MOST_OFFSET_MIN = 60 * 1440;
 
-/**
- * A formula as it is typed; what cannot be read is said in a sentence. Refused with what is wrong in it, never with
- * what it would give.
- */
+/** A formula as it is typed; what cannot be read is said in a sentence. Refused with what is wrong in it. */
 export const formulaField = z.string(lazyText`Give a formula.`).transform((text, context) => {
   const formula = text.trim();
   const problem = formulaProblem(formula);
@@ -67,7 +64,7 @@ interface Spanned {
   readonly phase: OrderTemplate['phase'];
   readonly until: unknown;
 }
-/** Being there has an end, work has none. A null end is none. */
+/** Being there has an end, work has none. */
 export const hasItsEnd = ({ phase, until }: Spanned): boolean =>
   (phase === 'attendance') === (until !== null);
 /** Why an attendance without an end is not taken. */
@@ -113,9 +110,7 @@ export const saveTemplateSchema = z.object({
 });
 export type SaveTemplateInput = z.output<typeof saveTemplateSchema>;
 
-/**
- * A template that is taken out of use, or only what that would do. Refused as stale where it was changed meanwhile.
- */
+/** A template that is taken out of use, or only what that would do. */
 export const retireTemplateSchema = z.object({
   key: idempotencyKey,
   version: versionField,
@@ -123,7 +118,7 @@ export const retireTemplateSchema = z.object({
 });
 export type RetireTemplateInput = z.output<typeof retireTemplateSchema>;
 
-/** What a template would have made of an event that was. A null date is the last event it is about. */
+/** What a template would have made of an event that was. */
 export const tryTemplateSchema = z.object({
   template: templateSchema,
   /** Null is the last event that the template is about. */
@@ -132,8 +127,8 @@ export const tryTemplateSchema = z.object({
 export type TryTemplateInput = z.output<typeof tryTemplateSchema>;
 
 /**
- * An order in somebody's own words, for one date of a request or for all of them. A null date is the request as a
- * whole.
+ * An order in somebody's own words, for one date of a request or for all of them. A null date is all dates of the
+ * request.
  */
 export const handOrderSchema = z
   .object({
@@ -146,10 +141,7 @@ export const handOrderSchema = z
   .refine(hasItsEnd, NO_END);
 export type HandOrderInput = z.output<typeof handOrderSchema>;
 
-/**
- * What saving or retiring a template does to the orders of coming dates. The number is null for a preview; counts from
- * 0.
- */
+/** What saving or retiring a template does to the orders of coming dates. */
 export interface TemplateReply {
   readonly id: number | null;
   readonly summary: string;
@@ -183,7 +175,7 @@ export interface TemplateChoices {
   readonly past: readonly (Named<OccurrenceId> & { readonly dateText: string })[];
 }
 
-/** A template as it is edited, with the version that was read. Its version is at least 1. */
+/** A template as it is edited, with the version that was read. */
 export interface StoredTemplate {
   readonly id: number;
   readonly version: number;
@@ -220,7 +212,7 @@ export interface TriedOrder {
   readonly workProblem: string | null;
 }
 
-/** The orders a template would make of an event that was. Null where the template is about the event. */
+/** The orders a template would make of an event that was. */
 export interface TryReply {
   readonly occurrenceId: OccurrenceId;
   readonly eventText: string;

@@ -77,10 +77,7 @@ export interface WeekView {
   } | null;
 }
 
-/**
- * So many people of a team on duty; it ends after it begins. Minutes on the wall of one day; an end before its start
- * is the day after.
- */
+/** So many people of a team on duty; it ends after it begins. */
 export const addShiftSchema = z
   .object({
     key: idempotencyKey,
@@ -98,7 +95,7 @@ export const addShiftSchema = z
   });
 export type AddShiftInput = z.output<typeof addShiftSchema>;
 
-/** A shift that is taken away. Work that was given stays given, and is told to be in doubt. */
+/** A shift that is taken away. */
 export const removeShiftSchema = z.object({ key: idempotencyKey });
 
 /** Whether somebody belongs to a team. What was given to somebody who leaves goes back to the team. */

@@ -22,7 +22,7 @@ export const ALTERNATIVE_KINDS = [
 ] as const;
 export type AlternativeKind = (typeof ALTERNATIVE_KINDS)[number];
 
-/** A space that is left, and where the date would go instead. Both are spaces in use; never the same. */
+/** A space that is left, and where the date would go instead. */
 export interface SpaceSwap {
   readonly from: SpaceId;
   readonly to: SpaceId;
@@ -37,9 +37,7 @@ export interface SpaceSwap {
   readonly empty: number;
 }
 
-/**
- * What an alternative costs: only what it changes is set. Minutes on the wall; 0 of everything where nothing changes.
- */
+/** What an alternative costs: only what it changes is set. */
 export interface AlternativeCost {
   readonly swaps: readonly SpaceSwap[];
   /** Wall minutes later, negative for earlier; whole days for another day. */
@@ -94,7 +92,7 @@ export interface Alternative extends Candidate {
   readonly hasNewDoubt: boolean;
 }
 
-/** What was left unlooked at because the bound was reached; nothing where `candidates` is 0. Counted from 0. */
+/** What was left unlooked at because the bound was reached; nothing where `candidates` is 0. */
 export interface Cut {
   readonly candidates: number;
 }

@@ -5,7 +5,7 @@ import { CHANGE_OF_SPACE, pointsOf } from './points';
 import { compareOrder, type Candidate, type Cut, type Alternative } from './alternative';
 import { hasTrouble, isAlternative, troublesOf, type Troubles } from './troubles';
 import { SpaceId } from '@/core/ids';
-import { at, loaded, pairs } from '@/core/lists';
+import { at, groupBy, given, loaded, pairs } from '@/core/lists';
 
 /** One date of an alternative of the whole series. */
 export interface DateChange {
@@ -107,15 +107,8 @@ const undoubtedFirst = (alternatives: readonly SeriesAlternative[]) =>
 
 /** For each other space that every date in trouble could have, the candidate of each, nearest to what was wanted first. */
 function spacesForAll(troubled: readonly Member[]): readonly (readonly Candidate[])[] {
-  const bySpace = new Map<number, Candidate[]>();
-  for (const { candidates } of troubled)
-    for (const candidate of candidates.otherSpaces()) {
-      const [swap] = candidate.cost.swaps;
-      if (!swap) continue;
-      const list = bySpace.get(swap.to);
-      if (list) list.push(candidate);
-      else bySpace.set(swap.to, [candidate]);
-    }
+  const all = troubled.flatMap(({ candidates }) => [...candidates.otherSpaces()]);
+  const bySpace = groupBy(all, ({ cost }) => at(cost.swaps, 0).to);
   const orderOf = (list: readonly Candidate[]) =>
     list.reduce<readonly number[]>(
       (sum, { order }) => order.map((value, index) => value + (sum[index] ?? 0)),
@@ -278,7 +271,7 @@ function mixture(
     if (!changes.length) return [];
     const proved = prover.prove(changes);
     if (!proved) return [];
-    const failed = changes.filter(({ key }) => !proved.get(key)?.does);
+    const failed = changes.filter(({ key }) => !given('what was proved', proved.get(key)).does);
     if (!failed.length) {
       const troubled = members.filter(({ troubles }) => hasTrouble(troubles)).length;
       return [

@@ -9,7 +9,7 @@ import { RULE_NAMES, RULES } from './rules/all';
 import type { Read } from './rules/rule';
 import type { AskedFacts, WantedDate } from './asked';
 import type { Finding, Verdict } from './findings';
-import { pairs } from '@/core/lists';
+import { groupBy, given, pairs } from '@/core/lists';
 
 /** What a space is looked for by. */
 export interface PlaceWanted {
@@ -120,19 +120,15 @@ export function groupAlike(
   candidates: readonly Candidate[],
   world: Pick<WorldSnapshot, 'teams'>,
 ): number[][] {
-  const groups = new Map<string, number[]>();
-  candidates.forEach(({ space, offer }, index) => {
-    const key = JSON.stringify([
+  const groups = groupBy(candidates.entries(), ([, { space, offer }]) =>
+    JSON.stringify([
       offer.setupMin,
       offer.strikeMin,
       ...READ_OF_SPACES.map((read) => space[read]),
       ...ALIKE.map((alike) => alike(space, offer, world)),
-    ]);
-    const group = groups.get(key);
-    if (group) group.push(index);
-    else groups.set(key, [index]);
-  });
-  return [...groups.values()];
+    ]),
+  );
+  return [...groups.values()].map((group) => group.map(([index]) => index));
 }
 
 /** The dates as they would be asked for in a space: what the world of its check is loaded by. */
@@ -163,7 +159,7 @@ export function findingsIn(
       asked,
     ),
   );
-  return dates.map(({ key }) => byDate.get(key) ?? []);
+  return dates.map(({ key }) => given('the findings of a date', byDate.get(key)));
 }
 
 /** Dates that follow one another so closely that they share shoulders: their windows are shorter than they look. */

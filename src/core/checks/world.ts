@@ -70,7 +70,7 @@ export interface UseRow {
   readonly claimId: ClaimId;
 }
 
-/** An event in force that readers are invited to. An empty list of audiences is for everybody. */
+/** An event in force that readers are invited to. */
 export interface PublicEvent {
   readonly claimId: ClaimId;
   readonly span: Interval;
@@ -105,8 +105,7 @@ export interface ExpectedSeries {
 
 /**
  * What the check is made against. Plain data, so that a server transaction and a browser can hold the same. Rows may
- * be limited to those that touch what is wanted; what is absent is not judged. What is undefined is not judged by,
- * never guessed.
+ * be limited to those that touch what is wanted; what is absent is not judged.
  */
 export interface WorldSnapshot {
   readonly tzid: string;

@@ -1,12 +1,12 @@
 import type { EquipmentTypeId } from '../ids';
 
-/** One thing a kit holds. At least 1. */
+/** One thing a kit holds. */
 export interface KitItem {
   readonly typeId: EquipmentTypeId;
   readonly quantity: number;
 }
 
-/** A line of what was asked for: a type, or a kit that stands for its contents. At least 1. */
+/** A line of what was asked for: a type, or a kit that stands for its contents. */
 export interface AskedItem {
   readonly typeId: EquipmentTypeId;
   readonly quantity: number;

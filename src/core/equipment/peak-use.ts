@@ -1,9 +1,6 @@
 import type { EpochMinute, Interval } from '../time/epoch-minute';
 
-/**
- * So many pieces are away during the span, fetch and return included. Start inclusive, end exclusive; quantities from
- * 1.
- */
+/** So many pieces are away during the span, fetch and return included. Start inclusive, end exclusive. */
 export interface Use {
   readonly span: Interval;
   readonly quantity: number;
@@ -16,10 +13,7 @@ export interface StockLine {
   readonly delta: number;
 }
 
-/**
- * A stretch of constant stock and use. `left` is negative when more is promised than there is. Left may be below 0
- * where more is promised than there is.
- */
+/** A stretch of constant stock and use. `left` is negative when more is promised than there is. */
 export interface Level {
   readonly span: Interval;
   readonly stock: number;

@@ -11,7 +11,7 @@ export interface BandMinutes {
   readonly strikeMin: number;
 }
 
-/** What a claim wants of one space. Setup and strike in whole minutes from 0; people from 1. */
+/** What a claim wants of one space. Setup and strike in minutes. */
 export interface WantedSpace {
   readonly spaceId: SpaceId;
   readonly layout: Layout;
@@ -65,7 +65,7 @@ export interface ClaimContent {
   readonly services?: readonly WantedService[];
 }
 
-/** The parts of a booking in the order in which they follow each other. From the first, setup, to the last, strike. */
+/** The parts of a booking in the order in which they follow each other. */
 export const BAND_KINDS = ['setup', 'access', 'event', 'exit', 'strike'] as const;
 export type BandKind = (typeof BAND_KINDS)[number];
 
@@ -105,10 +105,7 @@ export function occupiedSpan(event: Interval, minutes: BandMinutes): Interval {
   return { start: addMinutes(host.start, -minutes.setupMin), end: addMinutes(host.end, minutes.strikeMin) };
 }
 
-/**
- * What a claim occupies of one of its spaces, turnover cuts applied. Minutes since 1970 UTC, end exclusive; never
- * empty.
- */
+/** What a claim occupies of one of its spaces, turnover cuts applied. Minutes since 1970 UTC, end exclusive. */
 export function occupiedOf(claim: ClaimContent, space: WantedSpace): Interval {
   const whole = occupiedSpan(claim.event, bandMinutesOf(claim, space));
   const { start = whole.start, end = whole.end } = space.cut ?? {};

@@ -10,7 +10,7 @@ import {
 import { HUES, ON_HUES } from './hues';
 
 /**
- * Who sees without one of the three primary colours. Simulated as Machado et al. (2009) do it, whole, never in part.
+ * Who sees without one of the three primary colours. Simulated at full severity (Machado et al., 2009), never in part.
  */
 export const SIGHTS = ['without-red', 'without-green', 'without-blue'] as const;
 export type Sight = (typeof SIGHTS)[number];

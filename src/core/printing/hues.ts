@@ -24,7 +24,7 @@ export const ON_HUES: Readonly<Record<string, Ink>> = {
   ink: '#ffffff',
 };
 
-/** The colour of a hue on paper; that of no hue where it is not known. Never null. */
+/** The colour of a hue on paper; that of no hue where it is not known. */
 export const inkOf = (hue: string): Ink => HUES[hue] ?? HUES.ink!;
 
 /** Directions of the lines of each hue's pattern, in degrees, and their distance: for prints without colour. */

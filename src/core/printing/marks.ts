@@ -54,7 +54,7 @@ export type Mark =
       readonly lineWidth: number;
     };
 
-/** One page of a print, in points, with the marks on it. From the upper left. */
+/** One page of a print, in points, with the marks on it. */
 export interface Page {
   readonly width: number;
   readonly height: number;

@@ -1,3 +1,4 @@
+import { groupBy } from '@/core/lists';
 import type { SpaceId } from '../ids';
 
 /** One line of the composition: `parent` contains `child` whole. */
@@ -6,10 +7,7 @@ export interface SpaceChild {
   readonly child: SpaceId;
 }
 
-/**
- * What a space is made of: parts of its own, or of other spaces; the reason where it cannot be. A cycle is told by its
- * path, first and last the same.
- */
+/** What a space is made of: parts of its own, or of other spaces; the reason where it cannot be. */
 export type Composition =
   | { readonly kind: 'composed'; readonly leaves: ReadonlyMap<SpaceId, readonly SpaceId[]> }
   | { readonly kind: 'cycle'; readonly path: readonly SpaceId[] };
@@ -20,9 +18,7 @@ export type Composition =
  * intersect.
  */
 export function composeSpaces(spaces: readonly SpaceId[], children: readonly SpaceChild[]): Composition {
-  const childrenOf = new Map<SpaceId, SpaceId[]>();
-  for (const { parent, child } of children)
-    childrenOf.set(parent, [...(childrenOf.get(parent) ?? []), child]);
+  const childrenOf = groupBy(children, ({ parent }) => parent);
   const leaves = new Map<SpaceId, readonly SpaceId[]>();
   let cycle: readonly SpaceId[] | null = null;
 
@@ -33,7 +29,7 @@ export function composeSpaces(spaces: readonly SpaceId[], children: readonly Spa
     }
     const known = leaves.get(space);
     if (known) return known;
-    const below = childrenOf.get(space) ?? [];
+    const below = (childrenOf.get(space) ?? []).map(({ child }) => child);
     const found = below.length
       ? [...new Set(below.flatMap((child) => visit(child, [...path, space])))].sort((a, b) => a - b)
       : [space];

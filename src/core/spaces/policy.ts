@@ -21,7 +21,7 @@ export interface PolicyLine {
   readonly who: WhoMayAsk;
 }
 
-/** Who asks, and when: what a policy is judged by. Now in minutes since 1970 UTC; no roles is nobody. */
+/** Who asks, and when: what a policy is judged by. Now in minutes since 1970 UTC. */
 export interface Requester {
   readonly now: EpochMinute;
   readonly roles: readonly Role[];

@@ -31,7 +31,7 @@ export function interval(start: EpochMinute, end: EpochMinute): Interval {
 /** Minutes of a span; its end is the first minute that is free again. */
 export const lengthMin = (span: Interval): number => span.end - span.start;
 
-/** Intervals that only touch do not overlap. Ends are exclusive. */
+/** Intervals that only touch do not overlap. */
 export const overlaps = (a: Interval, b: Interval): boolean => a.start < b.end && b.start < a.end;
 
 /** The minutes that `a` and `b` share, or null if none. */
@@ -41,7 +41,7 @@ export function intersection(a: Interval, b: Interval): Interval | null {
   return start < end ? { start, end } : null;
 }
 
-/** Whether all of the inner span lies in the outer one; the same span counts. Both ends may be the same. */
+/** Whether all of the inner span lies in the outer one; the same span counts. */
 export const covers = (outer: Interval, inner: Interval): boolean =>
   outer.start <= inner.start && inner.end <= outer.end;
 

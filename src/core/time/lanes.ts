@@ -14,16 +14,13 @@ export function lanesOf(spans: readonly Interval[]): number[] {
   });
 }
 
-/** Which of how many columns a span is drawn in. Lanes count from 0, columns from 1. */
+/** Which of how many columns a span is drawn in. Lanes count from 0. */
 export interface Box {
   readonly lane: number;
   readonly of: number;
 }
 
-/**
- * Spans beside one another: all that hang together by overlaps share the width evenly. In order of their start. Empty
- * of none.
- */
+/** Spans beside one another: all that hang together by overlaps share the width evenly. In order of their start. */
 export function sideBySide(spans: readonly Interval[]): Box[] {
   const boxes: Box[] = [];
   let group: Interval[] = [];

@@ -1,6 +1,6 @@
 import type { EpochMinute } from '../time/epoch-minute';
 
-/** Things of one kind that go to a space, or come from it. From 1. */
+/** Things of one kind that go to a space, or come from it. */
 export interface OrderedItem {
   readonly name: string;
   readonly quantity: number;

@@ -19,7 +19,7 @@ export interface PickedItem {
   readonly dueMin: EpochMinute;
 }
 
-/** One line of what leaves a store or comes back. From 0. */
+/** One line of what leaves a store or comes back. */
 export interface PickLine extends PickedItem {
   /** How many of them pass the store, moved straight from or to another event. */
   readonly movedDirectly: number;

@@ -1,3 +1,4 @@
+import { given } from '@/core/lists';
 import type { EpochMinute } from '../time/epoch-minute';
 import { sameContent, type OrderContent } from './order-content';
 import type { OrderOrigin, OrderPhase, WantedOrder } from './orders-for';
@@ -58,7 +59,7 @@ const isAt = (content: OrderContent, other: OrderContent | undefined): boolean =
 
 /**
  * When work is taken back: from now on, in time for whatever comes next in the space and before it would have been
- * cleared. Minutes since 1970 UTC, at least one long.
+ * cleared. In minutes since 1970 UTC.
  */
 export interface CounterWindow {
   readonly fromMin: EpochMinute;
@@ -130,7 +131,7 @@ export function planOrders<Stored extends StoredOrder>(
   const isWanted = ({ key, origin, content }: Stored): boolean =>
     origin === 'counter' ? !isAt(content, now.get(counteredKey(key))?.content) : now.has(key);
   const other = wanted.filter(isOther);
-  const isIssued = ({ key }: WantedOrder): boolean => known.get(key)?.isIssued ?? false;
+  const isIssued = ({ key }: WantedOrder): boolean => given('the order', known.get(key)).isIssued;
   return {
     add: wanted.filter((order) => !known.has(order.key)),
     replace: other.filter((order) => !isIssued(order)),

@@ -14,10 +14,7 @@ export type LabourTemplate = Pick<
   'teamId' | 'phase' | 'per' | 'when' | 'due' | 'dueOffsetMin' | 'until' | 'crew' | 'workFormula'
 >;
 
-/**
- * What of a date says how much work it makes; `spaces` runs parallel to those of the claim. Seats are 0 where the
- * layout is not offered.
- */
+/** What of a date says how much work it makes; `spaces` runs parallel to those of the claim. */
 export interface LabourDate {
   readonly categories: readonly CategoryId[];
   readonly claim: ClaimContent;

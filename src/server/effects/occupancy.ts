@@ -11,7 +11,7 @@ import type { ClaimStatus } from '@/core/changes/plan-date';
 import { loadClaims, loadLiveClaims, type StoredClaim } from '../repositories/claims/claims';
 import { WITH_HELD_BESIDE } from './effects.queries';
 import { DROP_EQUIPMENT_USE, DROP_OCCUPANCY } from './effects.queries';
-import { loaded, at } from '@/core/lists';
+import { loaded, at, groupBy } from '@/core/lists';
 
 /** Which claims occupy, which only show what is waited for, and which take nothing at all. */
 const OCCUPIES: Readonly<Record<ClaimStatus, 0 | 1 | null>> = {
@@ -74,10 +74,8 @@ async function takingTogether(
   const dates = [
     ...new Set(claims.filter(({ status }) => status === 'held').map(({ occurrenceId }) => occurrenceId)),
   ];
-  const byDate = new Map<OccurrenceId, StoredClaim[]>();
-  for (const claim of await loadLiveClaims(reader, dates))
-    if (OCCUPIES[claim.status] === 1)
-      byDate.set(claim.occurrenceId, [...(byDate.get(claim.occurrenceId) ?? []), claim]);
+  const taking = (await loadLiveClaims(reader, dates)).filter(({ status }) => OCCUPIES[status] === 1);
+  const byDate = groupBy(taking, ({ occurrenceId }) => occurrenceId);
   for (const together of byDate.values())
     together.sort((a, b) => Number(b.isStanding) - Number(a.isStanding) || a.id - b.id);
   return byDate;

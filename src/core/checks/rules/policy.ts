@@ -1,10 +1,7 @@
 import { policyBreaches, type PolicyBreach } from '../../spaces/policy';
 import { HOUSE_RULE, USUAL, type CheckRule } from './rule';
 
-/**
- * Which line of the space's policy is not kept, and by how much. Days and minutes as the policy has them, null for
- * what it does not say.
- */
+/** Which line of the space's policy is not kept, and by how much. */
 export interface Policy {
   readonly breach: PolicyBreach;
 }

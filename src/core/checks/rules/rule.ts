@@ -9,15 +9,9 @@ import type { WorldHoldings } from '../holdings';
 import type { WantedPart } from '../parts';
 import type { SpaceFacts, WorldSnapshot } from '../world';
 
-/**
- * How grave a finding is for whoever reads it: it blocks, it warns, or it is only noted. Never null: what is no
- * finding is not told.
- */
+/** How grave a finding is for whoever reads it: it blocks, it warns, or it is only noted. */
 export type Severity = 'blocks' | 'warns' | 'notes';
-/**
- * For whom the check is made: the same finding may only warn the office and block a requester. Never both: who is of
- * the office and asks for others is the office.
- */
+/** For whom the check is made: the same finding may only warn the office and block a requester. */
 export type Side = 'office' | 'requester';
 
 /** How much a finding weighs and who may go past it. */
@@ -62,7 +56,7 @@ export interface SpaceCheck {
   };
 }
 
-/** A finding as its rule gives it; the name of the rule is added by the check. A null space is the date as a whole. */
+/** A finding as its rule gives it; the name of the rule is added by the check. */
 export interface Found<Facts> {
   readonly key: string;
   /** Null where the finding is about no space. */
@@ -112,7 +106,7 @@ export interface CheckRule<Facts> extends Weight {
 
 const both = (severity: Severity): Record<Side, Severity> => ({ office: severity, requester: severity });
 
-/** Nobody goes past it. Not even with a reason. */
+/** Nobody goes past it. */
 export const BLOCKS: Weight = { severity: both('blocks'), override: 'nobody', mustBePutRight: false };
 /** The office goes past it with a reason. */
 export const BLOCKS_UNLESS_REASON: Weight = {

@@ -19,7 +19,7 @@ export interface Piece<Of extends Shape = Shape> {
   readonly shape: Of;
 }
 
-/** A seat with the table it belongs to; chairs in rows have none. At least one seat. */
+/** A seat with the table it belongs to; chairs in rows have none. */
 export interface SeatGroup {
   readonly tables: readonly Piece[];
   /** In the order in which they are filled. */
@@ -39,8 +39,8 @@ export interface Arrangement {
 }
 
 /**
- * What is wanted of a plan, whatever the layout: people and wheelchair places among it. People from 1; lengths in
- * millimetres; a null stage is none.
+ * What is wanted of a plan, whatever the layout: people and wheelchair places among it. Lengths in millimetres; a null
+ * stage is none.
  */
 export interface Wishes {
   readonly people: number;

@@ -4,9 +4,7 @@ import { rectsOverlap, type Rect, type Shape } from './geometry';
 export const SIDES = ['top', 'right', 'bottom', 'left'] as const;
 export type Side = (typeof SIDES)[number];
 
-/**
- * An opening in a wall: so far along it, from its left or upper end. In millimetres; from 0 to the end of the wall.
- */
+/** An opening in a wall: so far along it, from its left or upper end. In millimetres. */
 export interface Door {
   readonly side: Side;
   readonly offsetMm: number;
@@ -39,13 +37,13 @@ export function doorZone({ widthMm, depthMm }: Room, { side, offsetMm, widthMm: 
   }
 }
 
-/** Where nothing may stand: obstacles and the floor before doors. Empty for a bare room without doors. */
+/** Where nothing may stand: obstacles and the floor before doors. */
 export const keptFree = (room: Room): Rect[] => [
   ...room.obstacles,
   ...room.doors.map((door) => doorZone(room, door)),
 ];
 
-/** Whether a rectangle overlaps nothing that is taken. Touching is not overlapping: both ends are exclusive. */
+/** Whether a rectangle overlaps nothing that is taken. */
 export const isFree = (rect: Rect, taken: readonly Rect[]): boolean =>
   !taken.some((each) => rectsOverlap(rect, each));
 

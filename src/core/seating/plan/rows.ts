@@ -132,14 +132,12 @@ interface Cell {
 
 /** Runs of whole cells between what stands in the way. */
 function runsOf(cells: readonly Cell[], taken: readonly Rect[]): Filled<Cell>[] {
-  const free = cells.filter(({ rect }) => !taken.some((each) => rectsOverlap(rect, each)));
-  const isAfter = (cell: Cell) => cells[cells.indexOf(cell) - 1];
   const runs: [Cell, ...Cell[]][] = [];
-  for (const cell of free) {
-    const run = runs.at(-1);
-    if (run && run.at(-1) === isAfter(cell)) run.push(cell);
-    else runs.push([cell]);
-  }
+  let run: [Cell, ...Cell[]] | null = null;
+  for (const cell of cells)
+    if (taken.some((each) => rectsOverlap(cell.rect, each))) run = null;
+    else if (run) run.push(cell);
+    else runs.push((run = [cell]));
   return runs;
 }
 
@@ -238,10 +236,7 @@ function rowAt(
     .map(({ rect }) => groupAt(rect, unit));
 }
 
-/**
- * Rows facing the front, with aisles down the room and one across before and behind them. Millimetres; groups are
- * empty where not one row fits.
- */
+/** Rows facing the front, with aisles down the room and one across before and behind them. In millimetres. */
 export function rowsIn(
   room: Room,
   kind: keyof typeof ROW_MODULES,

@@ -83,10 +83,7 @@ function fits(pieces: readonly Piece[], room: Room, stage: Rect | null, taken: r
   });
 }
 
-/**
- * Round tables with chairs about them, as many as the room holds. Millimetres; groups are empty where not one table
- * fits.
- */
+/** Round tables with chairs about them, as many as the room holds. In millimetres. */
 export function roundsIn(
   room: Room,
   { size, isCabaret }: RoundTables,

@@ -27,7 +27,7 @@ import { queueConsents } from './queue-consent';
 import { Claim } from '../../db/tables/claims';
 import { Occurrence } from '../../db/tables/requests';
 import { Outbox } from '../../db/tables/records';
-import { keysOf } from '@/core/lists';
+import { groupBy, keysOf } from '@/core/lists';
 
 /** A turn with the claim the date stood on before the change; null where it is new. */
 interface MailTurn extends DateTurn {
@@ -77,12 +77,8 @@ function turnsOf(change: ChangeSet): Map<OccurrenceId, MailTurn & { readonly req
 }
 
 /** The same by request. */
-function turnsByRequest(change: ChangeSet): Map<RequestId, MailTurn[]> {
-  const byRequest = new Map<RequestId, MailTurn[]>();
-  for (const { request, ...turn } of turnsOf(change).values())
-    byRequest.set(request, [...(byRequest.get(request) ?? []), turn]);
-  return byRequest;
-}
+const turnsByRequest = (change: ChangeSet): ReadonlyMap<RequestId, readonly MailTurn[]> =>
+  groupBy(turnsOf(change).values(), ({ request }) => request);
 
 const offerOf = ({ live }: DateRow): StoredClaim | undefined =>
   live.find(({ kind, isStanding }) => kind === 'proposal' && !isStanding);

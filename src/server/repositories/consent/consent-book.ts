@@ -7,6 +7,7 @@ import { query } from '../../db/statement';
 import { listOf } from '../../db/tables/column';
 import { Person } from '../../db/tables/people';
 import { EquipmentType, Space } from '../../db/tables/spaces';
+import { groupBy } from '@/core/lists';
 
 /** Whose consent a space needs: the stewards of the space itself, else those of its building. */
 const OF_SPACES = `
@@ -66,11 +67,13 @@ async function stewardsIn<Thing extends number>(
   read: (things: readonly Thing[]) => Promise<readonly (Steward & { readonly thing: Thing })[]>,
   things: readonly Thing[],
 ): Promise<Map<Thing, Steward[]>> {
-  const stewards = new Map<Thing, Steward[]>();
-  if (!things.length) return stewards;
-  for (const { thing, id, name } of await read([...new Set(things)]))
-    stewards.set(thing, [...(stewards.get(thing) ?? []), { id, name }]);
-  return stewards;
+  const rows = things.length ? await read([...new Set(things)]) : [];
+  return new Map(
+    [...groupBy(rows, ({ thing }) => thing)].map(([thing, own]) => [
+      thing,
+      own.map(({ id, name }) => ({ id, name })),
+    ]),
+  );
 }
 
 /** Whose consent each of these spaces needs; those that need none are left out. */

@@ -41,7 +41,7 @@ import {
   numberQuestionRow,
 } from './templates';
 import { TEAM_LOADS, teamRow, teamWindows, toTeamLoads } from './team-loads';
-import { loaded } from '@/core/lists';
+import { groupBy, loaded } from '@/core/lists';
 
 // Rows of one resource never overlap, so the first that ends after the wanted start is the only one that can tell
 // whether anything clashes: one index seek a window, whatever the lengths of the rows.
@@ -160,14 +160,8 @@ type PublicTuple = z.infer<typeof publicTuple>;
 
 /** Windows that do not overlap one another for one id, so that no row is read twice. */
 function mergedWindows(wanted: readonly { id: number; span: Interval }[]): Window[] {
-  const byResource = new Map<number, Interval[]>();
-  for (const { id, span } of wanted) {
-    const spans = byResource.get(id);
-    if (spans) spans.push(span);
-    else byResource.set(id, [span]);
-  }
-  return [...byResource].flatMap(([id, spans]) =>
-    union(spans).map(({ start, end }): Window => [id, start, end]),
+  return [...groupBy(wanted, ({ id }) => id)].flatMap(([id, own]) =>
+    union(own.map(({ span }) => span)).map(({ start, end }): Window => [id, start, end]),
   );
 }
 

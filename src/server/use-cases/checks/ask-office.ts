@@ -1,11 +1,11 @@
-import type { KitItem } from '@/core/equipment/kits';
-import { idOf, type CategoryId, type EquipmentTypeId } from '@/core/ids';
+import { idOf, type CategoryId } from '@/core/ids';
 import type { CheckInput } from '@/contracts/requests/ask';
 import type { Context } from '../../context/context';
 import type { Reader } from '../../db/connection';
 import { loadSpaceFacts, siteZone } from '../../repositories/world/space-facts';
 import type { AskedOffice } from '@/contracts/requests/asked-dates';
 import { ASKED_HOUSE } from './checks.queries';
+import { groupBy } from '@/core/lists';
 
 /** No row has it. */
 const NO_CATEGORY = idOf<CategoryId>(0);
@@ -21,9 +21,7 @@ export async function loadAskedOffice(ctx: Context, reader: Reader, input: Check
     spaces: input.spaces.map(({ spaceId }) => spaceId),
     category: input.categoryId ?? NO_CATEGORY,
   });
-  const contents = new Map<EquipmentTypeId, KitItem[]>();
-  for (const { kit, typeId, quantity } of row.kits)
-    contents.set(kit, [...(contents.get(kit) ?? []), { typeId, quantity }]);
+  const contents = groupBy(row.kits, ({ kit }) => kit);
   // Only dates that go elsewhere need to know what is offered there.
   const elsewhere = input.overrides.flatMap(({ patch }) => patch.spaces?.map(({ to }) => to) ?? []);
   const facts = elsewhere.length ? await loadSpaceFacts(reader, [...new Set(elsewhere)]) : [];

@@ -30,7 +30,7 @@ import {
 import { loadPlaceNames, type PlaceNames } from '../../repositories/requests/place-names';
 import { consentsTo, countVerdicts, judge, type DateVerdict } from '../checks/verdicts';
 import { SEEN_OF_REQUESTS, SLEEPING_DATES } from './decide.queries';
-import { groupBy, loaded, pairs } from '@/core/lists';
+import { given, groupBy, loaded, pairs } from '@/core/lists';
 
 const DAY_MIN = 1440;
 
@@ -138,7 +138,7 @@ function findingsOf(
   const except = new Set(own.flatMap(({ live }) => live.map(({ id }) => id)));
   return [
     ...world.checkApart(own.map(wantedOf), { ...askedFactsOf(request), now }, except),
-    ...own.flatMap(({ id }) => consents.get(String(id)) ?? []),
+    ...own.flatMap(({ id }) => given('the consents of a date', consents.get(String(id)))),
   ];
 }
 

@@ -3,7 +3,7 @@ import { manyDatesText, spanText } from '@/contracts/words/when';
 import type { Context } from '../../context/context';
 import { risksByClaim } from '../risks/risks-by-claim';
 import { DATES_AT_RISK } from './decide.queries';
-import { groupBy } from '@/core/lists';
+import { given, groupBy } from '@/core/lists';
 
 /** Booked dates to come that something has befallen, soonest first; of one request the same is said once, with a number. */
 export async function risks(ctx: Context): Promise<RiskLine[]> {
@@ -17,7 +17,7 @@ export async function risks(ctx: Context): Promise<RiskLine[]> {
       title,
       when: manyDatesText(dates.map(({ startLocal, endLocal }) => spanText(startLocal, endLocal))),
       places: places ?? '',
-      sentence: (found.get(claim) ?? []).join(' '),
+      sentence: given('what is at risk', found.get(claim)).join(' '),
     };
   });
 }

@@ -17,7 +17,7 @@ import type { SignedInContext } from '../../context/context';
 import type { Reader } from '../../db/connection';
 import { HOUSE_OF_WEEK, WAITING_DURING, SHIFTS_OF_WEEK, ORDERS_OF_WEEK } from './set-up.queries';
 import { ResultOf } from '../../db/statement';
-import { at } from '@/core/lists';
+import { at, given } from '@/core/lists';
 
 type OrderRow = ResultOf<typeof ORDERS_OF_WEEK>[number];
 type ShiftRow = ResultOf<typeof SHIFTS_OF_WEEK>[number];
@@ -72,7 +72,7 @@ const dayOfOrder = ({ phase, from, due }: OrderRow, tzid: string): LocalDate =>
 function doubtText(doubt: Doubt, orders: ReadonlyMap<number, OrderRow>): string {
   return doubt.kind === 'not-on-shift'
     ? t`not on shift then`
-    : t`also has to be at “${orders.get(doubt.other)?.eventTitle ?? ''}” then`;
+    : t`also has to be at “${given('the other order', orders.get(doubt.other)).eventTitle}” then`;
 }
 
 function doubtsByOrder(orders: readonly OrderRow[], shifts: readonly ShiftRow[]): Map<number, string[]> {

@@ -30,7 +30,7 @@ import { actionFor, pickDates, type PickedDates } from '../../access/pick-dates'
 import { offersFor, patchesFor, planSteps, wantedAfter, type PlannedDate } from './plan-steps';
 import { HISTORY_WORDS, stepFacts } from './say-change';
 import { Segment } from '../../../db/tables/requests';
-import { pairs } from '@/core/lists';
+import { given, pairs } from '@/core/lists';
 
 interface Prepared {
   readonly plans: readonly PlannedDate[];
@@ -50,7 +50,7 @@ function waiting(planned: PlannedDate): PlannedDate {
   const { date, plan } = planned;
   const result = planDate(
     { occurrenceId: date.id, state: date.state, claims: date.live },
-    { action: 'change', draft: plan.draft ?? draftOf(date), isApplied: false },
+    { action: 'change', draft: given('what changes', plan.draft), isApplied: false },
   );
   if (result.kind !== 'planned') throw new Error('a change can always be asked for');
   return { ...planned, plan: result.plan, wanted: null, own: null };

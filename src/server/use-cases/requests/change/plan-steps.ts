@@ -20,6 +20,7 @@ import {
 import { unknownInPatches } from '../../checks/known-patches';
 import { actionFor, type PickedDates } from '../../access/pick-dates';
 import { OUTDOOR_SPACES } from './change.queries';
+import { given } from '@/core/lists';
 
 /** One picked date with what is to become of it. */
 export interface PlannedDate {
@@ -113,12 +114,6 @@ export function wantedAfter(date: DateRow, plan: DatePlan): ClaimDraft | null {
   return claim ? { startLocal: claim.startLocal, endLocal: claim.endLocal, content: claim.content } : null;
 }
 
-/** The contract has seen to it that a step says what it needs. */
-function said<Value>(value: Value | null, action: string): Value {
-  if (value === null) throw new Error(`${action} says too little`);
-  return value;
-}
-
 function stepOf(
   step: StepInput,
   date: DateRow,
@@ -133,14 +128,14 @@ function stepOf(
     case 'cancel':
       return { action, reason: 'reason' in step ? step.reason : '' };
     case 'hold':
-      return { action, until: said(untilMin, action) };
+      return { action, until: given('until when', untilMin) };
     case 'propose':
-      return { action, draft: said(draft, action), until: said(untilMin, action) };
+      return { action, draft: given('what is offered', draft), until: given('until when', untilMin) };
     case 'move':
     case 'set-fallback':
-      return { action, draft: said(draft, action) };
+      return { action, draft: given('where it goes', draft) };
     case 'change':
-      return { action, draft: said(draft, action), isApplied: true };
+      return { action, draft: given('what changes', draft), isApplied: true };
     default:
       return { action };
   }

@@ -34,6 +34,7 @@ import { EquipmentType, Space } from '../../../../db/tables/spaces';
 import type { Table } from '../../../../db/tables/table';
 import { NAMED_ALIKE } from '../entry-repository.queries';
 import { mainSite } from '../../../../repositories/house/main-site';
+import { given } from '@/core/lists';
 
 /** The part of a document that one cell says. */
 const part = <Doc>(name: keyof Doc, value: unknown) => ({ [name]: value }) as Partial<Doc>;
@@ -262,8 +263,8 @@ const closure: Sheet<'closure'> = {
       write: ({ owner, siteId, buildingId, spaceId }, names) =>
         ({
           site: () => ['site', siteId ? names.nameOf('sites', siteId) : ''].join(' ').trim(),
-          building: () => `building ${names.nameOf('buildings', buildingId ?? 0)}`,
-          space: () => `space ${codeOf(names, spaceId ?? 0)}`,
+          building: () => `building ${names.nameOf('buildings', given('the building', buildingId))}`,
+          space: () => `space ${codeOf(names, given('the space', spaceId))}`,
         })[owner](),
       read: (cell, names) => {
         const [word = '', ...rest] = cell.split(' ');

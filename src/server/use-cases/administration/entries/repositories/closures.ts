@@ -8,14 +8,17 @@ import { siteId, SPACES_OF } from './spaces-of';
 import { Closure, Building, Site } from '../../../../db/tables/house';
 import { CLOSURE_DOC, CLOSURE_LINES } from './places.queries';
 import { Space } from '../../../../db/tables/spaces';
+import { given } from '@/core/lists';
 
 const ownerOf = async (
   reader: Reader,
   { owner, siteId: site, buildingId, spaceId }: ClosureDoc,
 ): Promise<number> =>
-  ({ site: () => site ?? siteId(reader), building: () => buildingId ?? 0, space: () => spaceId ?? 0 })[
-    owner
-  ]();
+  ({
+    site: () => site ?? siteId(reader),
+    building: () => given('the building', buildingId),
+    space: () => given('the space', spaceId),
+  })[owner]();
 
 async function spacesOf(reader: Reader, doc: ClosureDoc | null): Promise<number[]> {
   return doc ? SPACES_OF[doc.owner](reader, await ownerOf(reader, doc)) : [];

@@ -1,6 +1,6 @@
 import { rulesThatBefallBy } from '@/core/checks/findings';
 import { t } from '@/contracts/language/translate';
-import { kitCycle, type KitItem } from '@/core/equipment/kits';
+import { kitCycle } from '@/core/equipment/kits';
 import { idOf, type EquipmentTypeId, type ResourceId } from '@/core/ids';
 import type { EquipmentDoc } from '@/contracts/administration/things';
 import { done, refuse, type FieldFault, type Outcome } from '@/contracts/base/refusal';
@@ -38,6 +38,7 @@ import {
   EQUIPMENT_LINES,
   KITS_WITH_TYPE,
 } from './things.queries';
+import { groupBy } from '@/core/lists';
 
 /** What was there from the beginning. */
 const ALWAYS = epochMinute(0);
@@ -80,11 +81,7 @@ async function storeUnits(
 
 /** The path of a kit that would hold itself. */
 async function holdsItself(reader: Reader): Promise<boolean> {
-  const rows = await reader.all(KIT_ITEMS);
-  const kits = new Map<EquipmentTypeId, KitItem[]>();
-  for (const { kit, typeId, quantity } of rows)
-    kits.set(kit, [...(kits.get(kit) ?? []), { typeId, quantity }]);
-  return Boolean(kitCycle(kits));
+  return Boolean(kitCycle(groupBy(await reader.all(KIT_ITEMS), ({ kit }) => kit)));
 }
 
 /** Dates keep it away from the store as long as its minutes say; other minutes may leave too few for all of them. */

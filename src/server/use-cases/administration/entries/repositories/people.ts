@@ -49,6 +49,7 @@ import {
   TEAM_LINES,
   TYPES_FROM_TEAM,
 } from './people.queries';
+import { given } from '@/core/lists';
 
 export const teamRepository: EntryRepository<'team'> = {
   table: Team,
@@ -136,7 +137,7 @@ export const organisationRepository: EntryRepository<'organisation'> = {
 };
 
 const placeOf = ({ of, buildingId, spaceId, poolId }: PersonDoc['looksAfter'][number]): number =>
-  ({ building: buildingId, space: spaceId, pool: poolId })[of] ?? 0;
+  given('what is looked after', { building: buildingId, space: spaceId, pool: poolId }[of]);
 
 /** Whether somebody is left who keeps the house and can sign in. */
 export async function hasHousekeeper(reader: Reader): Promise<boolean> {
