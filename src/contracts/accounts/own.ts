@@ -52,7 +52,7 @@ export interface SavedView {
   readonly address: string;
 }
 
-/** Most views a person keeps for a screen. */
+/** Most views a person keeps for a screen. At most so many; the next one is refused until one is let go. */
 export const MOST_VIEWS = 40;
 
 /** What somebody pinned, and what they used before, latest first. */
@@ -86,7 +86,7 @@ export interface Deputy {
   readonly email: string;
 }
 
-/** Most deputies a person names. */
+/** Most deputies a person names. At most so many; the next one is refused until one is let go. */
 export const MOST_DEPUTIES = 12;
 
 /** Something one did, as it is listed for its doer. */

@@ -88,7 +88,7 @@ export interface SeriesAlternativeView {
   }[];
 }
 
-/** Changes of a series that are drawn. The rest is told in words alone. */
+/** Changes of a series that are drawn. The rest is told in words alone. At most 40. */
 export const MOST_DRAWN = 40;
 
 /** Somebody else waits for the same place: what each could have if the other got it. */

@@ -4,7 +4,7 @@ export interface FieldFault {
   readonly message: string;
 }
 
-/** What a schema found wrong, field by field. */
+/** What a schema found wrong, field by field. The path is joined by dots, and empty for a fault of the whole form. */
 export const faultsOfIssues = (
   issues: readonly { readonly path: readonly PropertyKey[]; readonly message: string }[],
 ): FieldFault[] => issues.map(({ path, message }) => ({ path: path.join('.'), message }));

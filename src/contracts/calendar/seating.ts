@@ -39,7 +39,10 @@ export const planQuerySchema = z.object({
 });
 export type PlanQuery = z.output<typeof planQuerySchema>;
 
-/** Where the plan of a space is tried out. */
+/**
+ * Where the plan of a space is tried out. Fields that are undefined are left out; an empty query gives the address
+ * without a question mark.
+ */
 export function planHref(code: string, query: PlanQuery = {}): string {
   const text = new URLSearchParams(
     Object.entries(query).flatMap(([key, value]) => (value === undefined ? [] : [[key, String(value)]])),

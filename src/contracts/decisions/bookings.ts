@@ -51,7 +51,7 @@ export const bookingsQuerySchema = z.object({
 });
 export type BookingsQuery = z.output<typeof bookingsQuerySchema>;
 
-/** Most bookings listed, and changed, at once. */
+/** Most bookings listed, and changed, at once. At most 1,000; one more is read so that a list can say it was cut. */
 export const MOST_BOOKINGS = 1000;
 
 /** One date of one request among others. */

@@ -109,7 +109,7 @@ function swapCosts({ buildingsAway, isOtherLayout, layout, moreEmpty }: SpaceSwa
   ];
 }
 
-/** What it costs, each in a few words; that nothing else changes goes without saying. */
+/** What it costs, each in a few words; that nothing else changes goes without saying. Empty where it costs nothing. */
 export function sayCosts({ kind, cost }: Pick<ToldAlternative, 'kind' | 'cost'>): string[] {
   const time = kind === 'when-back' ? [shiftText(cost.shiftMin)] : [];
   return [
@@ -201,7 +201,7 @@ export function sayNotLookedAt({
   return parts.filter(Boolean).join(' ') || null;
 }
 
-/** Nothing was found. */
+/** Nothing was found. The office's contact is null where there is nobody to ask; then the sentence names none. */
 export const sayNoWay = (side: Side, office: string | null): string =>
   side === 'office'
     ? t`Nothing free was found near what was asked for. Propose something further away, or ask for less.`

@@ -86,7 +86,10 @@ export function sayRefusal(refusal: Refusal): string {
   return (SENTENCES[refusal.code] as (refusal: Refusal) => string)(refusal);
 }
 
-/** The same as it is sent, with the faults of fields where there are some. */
+/**
+ * The same as it is sent, with the faults of fields where there are some. `fields` and `details` are empty where the
+ * refusal has none.
+ */
 export function errorReply(refusal: Refusal): ErrorReply {
   return {
     error: {

@@ -59,7 +59,7 @@ export const monthName = format({ month: 'long' });
 /** `April 2027`. */
 export const monthLong = format({ month: 'long', year: 'numeric' });
 
-/** `14:15`, or `2:15 pm` to those who tell the time so. */
+/** `14:15`, or `2:15 pm` to those who tell the time so. The reader's own clock of 12 or 24 hours decides. */
 export function sayTime(local: LocalDateTime): string {
   const time = timeOf(local);
   return ownSettings().clock === 24 ? time : sayClock(Number(time.slice(0, 2)) * 60 + Number(time.slice(3)));

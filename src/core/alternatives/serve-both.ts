@@ -73,7 +73,10 @@ function besides(one: Contender, other: Contender): Alternatives {
   return alternativesOf({ ...one, findings }, { ...one.search, near });
 }
 
-/** Two want one place: what each could have if the other got it, so that both are served if at all possible. */
+/**
+ * Two want one place: what each could have if the other got it, so that both are served if at all possible. `moves` is
+ * null where neither has an alternative.
+ */
 export function serveBoth(first: Contender, second: Contender): ServedBoth {
   const found = { second: besides(second, first), first: besides(first, second) };
   const harm = ({ best: [alternative] }: Alternatives): number =>

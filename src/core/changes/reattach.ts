@@ -36,7 +36,10 @@ export function reattach<Old extends { readonly key: LocalDateTime }>(
   };
 }
 
-/** Whether a rule differs from another only in where it falls: as often, at the same intervals. */
+/**
+ * Whether a rule differs from another only in where it falls: as often, at the same intervals. Null is a list without
+ * a rule: two of them are alike, one and a rule are not.
+ */
 export function isShiftOf(
   a: Pick<RuleParts, 'freq' | 'interval' | 'byDay' | 'byMonthDay'> | null,
   b: Pick<RuleParts, 'freq' | 'interval' | 'byDay' | 'byMonthDay'> | null,

@@ -101,7 +101,9 @@ export function transition(
   return step.untilPast && isPast ? { kind: 'past' } : { kind: 'moves', to: step.to };
 }
 
-/** What a request's own side and the office can do with a date now. */
+/**
+ * What a request's own side and the office can do with a date now. Empty where nothing can be done with it any more.
+ */
 export const possibleActions = (
   from: OccurrenceState,
   side: ActingSide,

@@ -1,4 +1,4 @@
-/** For so long a change can be taken back. */
+/** For so long a change can be taken back. In minutes. */
 export const UNDO_MINUTES = 10;
 
 /** What is told of a change, in letters and to readers, waits for longer: what is taken back is never told. */

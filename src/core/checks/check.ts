@@ -97,7 +97,10 @@ export function checkDates(
   return findings.sort((a, b) => (order.get(a.key) ?? 0) - (order.get(b.key) ?? 0));
 }
 
-/** Findings by date; every wanted date has an entry. */
+/**
+ * Findings by date; every wanted date has an entry. The list is empty where nothing was found; findings of other dates
+ * are left out.
+ */
 export function findingsByDate(
   dates: readonly WantedDate[],
   findings: readonly Finding[],

@@ -13,7 +13,7 @@ export function severityOf(facts: FindingFacts, side: Side): Severity {
 /** The worst of all findings of a date: nothing, a warning, or a conflict. */
 export type Verdict = 'clear' | 'look' | 'clash';
 
-/** *clash* when anything blocks, *look* when anything warns. */
+/** clash* when anything blocks, *look* when anything warns. clear for an empty list. */
 export function verdictOf(findings: readonly Finding[], side: Side): Verdict {
   const severities = findings.map(({ facts }) => severityOf(facts, side));
   if (severities.includes('blocks')) return 'clash';
@@ -24,11 +24,14 @@ export function verdictOf(findings: readonly Finding[], side: Side): Verdict {
 export const unapprovable = (findings: readonly Finding[]): Finding[] =>
   findings.filter(({ facts }) => RULES[facts.rule].override === 'nobody');
 
-/** Whether somebody who looks after a place has still to agree. */
+/**
+ * Whether somebody who looks after a place has still to agree. False for an empty list; true as well where one of them
+ * has refused.
+ */
 export const awaitsConsent = (findings: readonly Finding[]): boolean =>
   findings.some(({ facts }) => facts.rule === 'consent');
 
-/** Whether somebody who looks after a place has said no. */
+/** Whether somebody who looks after a place has said no. False for an empty list. */
 export const isConsentRefused = (findings: readonly Finding[]): boolean =>
   findings.some(({ facts }) => facts.rule === 'consent' && facts.state === 'refused');
 

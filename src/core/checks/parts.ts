@@ -13,11 +13,11 @@ export interface WantedPart {
   readonly span: Interval;
 }
 
-/** Every part and unit the dates take. */
+/** Every part and unit the dates take. Empty where the dates take no space and no stock. */
 export const wantedParts = (dates: readonly WantedDate[], holdings: Holdings): WantedPart[] =>
   dates.flatMap((date) => impliedOccupancy(date.claim, holdings).map((implied) => ({ date, ...implied })));
 
-/** Rows of each resource in order of their starts. */
+/** Rows of each resource in order of their starts. A resource without rows is not in the map, so no list is empty. */
 export function byResource<Row extends { readonly resourceId: ResourceId; readonly span: Interval }>(
   rows: readonly Row[],
 ): ReadonlyMap<ResourceId, readonly Row[]> {

@@ -131,7 +131,10 @@ export function groupAlike(
   return [...groups.values()].map((group) => group.map(([index]) => index));
 }
 
-/** The dates as they would be asked for in a space: what the world of its check is loaded by. */
+/**
+ * The dates as they would be asked for in a space: what the world of its check is loaded by. Each date wants exactly
+ * that one space.
+ */
 export function datesIn(candidate: Candidate, { dates, people }: PlaceWanted): WantedDate[] {
   const own = wantedSpaceOf(candidate, people);
   return dates.map((date) => ({ ...date, claim: { ...date.claim, spaces: [own] } }));

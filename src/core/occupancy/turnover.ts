@@ -51,7 +51,9 @@ export function neighbourOf(claim: ClaimContent, slot: number): Neighbour {
   };
 }
 
-/** The slot with its strike or setup cut at a boundary. */
+/**
+ * The slot with its strike or setup cut at a boundary. The boundary is in minutes since 1970 UTC; slots count from 0.
+ */
 export function withCut(
   claim: ClaimContent,
   slot: number,

@@ -66,7 +66,10 @@ function clip([x, y, width, height]: Box, px: number, py: number, dx: number, dy
   return from < to ? ([px + from * dx, py + from * dy, px + to * dx, py + to * dy] as const) : null;
 }
 
-/** The pattern of a hue over a box, as lines that end at its edges. In points; nothing beyond the box. */
+/**
+ * The pattern of a hue over a box, as lines that end at its edges. In points; nothing beyond the box. A hue that is
+ * unknown has the pattern of ink; the list is empty where no line meets the box.
+ */
 export function patternOf(hue: string, box: Box, ink: Ink): Mark[] {
   const [x, y, width, height] = box;
   const reach = width + height;

@@ -25,7 +25,7 @@ export const USUALLY_SEEN_BY = ['crew', 'steward'] as const satisfies readonly R
 
 // They decide and keep the house: nothing on it is hidden from them.
 const OFFICE_ROLES: readonly Role[] = ['manager', 'housekeeper'];
-/** Whether nothing that is booked is hidden from them. */
+/** Whether nothing that is booked is hidden from them. False for null, who is not signed in. */
 export const seesAll = (viewer: Viewer | null): boolean =>
   viewer !== null && viewer.roles.some((role) => OFFICE_ROLES.includes(role));
 
@@ -35,11 +35,14 @@ export type Tie = (typeof TIES)[number];
 
 const WORKING_ROLES: readonly Role[] = ['manager', 'crew', 'steward', 'housekeeper'];
 
-/** Whether the viewer works with bookings of others. */
+/** Whether the viewer works with bookings of others. False for null, who is not signed in. */
 export const worksWithBookings = (viewer: Viewer | null): boolean =>
   viewer !== null && viewer.roles.some((role) => WORKING_ROLES.includes(role));
 
-/** Whether the viewer may know what the booking is; otherwise it is only *taken* to them. */
+/**
+ * Whether the viewer may know what the booking is; otherwise it is only *taken* to them. A viewer of null is somebody
+ * who is not signed in.
+ */
 export function mayKnowBooking(viewer: Viewer | null, booking: BookingPrivacy): boolean {
   if (booking.isPublic) return true;
   if (!viewer) return false;
@@ -48,7 +51,10 @@ export function mayKnowBooking(viewer: Viewer | null, booking: BookingPrivacy): 
   return booking.seenBy.every((roles) => viewer.roles.some((role) => roles.includes(role)));
 }
 
-/** Whether the viewer may see dates that still wait for a decision, and where. */
+/**
+ * Whether the viewer may see dates that still wait for a decision, and where. False for null, who is not signed in; a
+ * tie of null is none.
+ */
 export const maySeeWaiting = (
   viewer: Viewer | null,
   requesterId: PersonId,

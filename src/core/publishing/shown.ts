@@ -20,7 +20,10 @@ export const isAnnounced = ({ publish, heldBack, publishFrom }: Announcement, to
 export const CALENDAR_CHOICES = ['wanted', 'picked', 'excluded'] as const;
 export type CalendarChoice = (typeof CALENDAR_CHOICES)[number];
 
-/** Whether something stands on a calendar by what was said of it there, and by whether it fits the filter. */
+/**
+ * Whether something stands on a calendar by what was said of it there, and by whether it fits the filter. A choice of
+ * null leaves it to the filter.
+ */
 export const standsOn = (choice: CalendarChoice | null, fits: boolean): boolean =>
   choice === 'picked' || (fits && choice !== 'excluded');
 

@@ -1,7 +1,10 @@
-/** Longest address of a calendar or an event, in letters. */
+/** Longest address of a calendar or an event, in letters. At most so many characters. */
 export const SLUG_MOST = 60;
 
-/** A name as part of an address: plain letters, digits and hyphens; `calendar` where nothing is left of it. */
+/**
+ * A name as part of an address: plain letters, digits and hyphens; `calendar` where nothing is left of it. At most 60
+ * characters.
+ */
 export function slugOf(name: string, empty = 'calendar'): string {
   const slug = name
     .normalize('NFKD')

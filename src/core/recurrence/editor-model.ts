@@ -122,7 +122,10 @@ function formRule(rule: RuleParts, start: LocalDateTime, tzid: string): FormRule
   return { ...common, place, months: rule.byMonth.length ? rule.byMonth : [Number(start.slice(5, 7))] };
 }
 
-/** The editor's model of a stored rule. A rule that cannot be read at all is kept as it stands, too. */
+/**
+ * The editor's model of a stored rule. A rule that cannot be read at all is kept as it stands, too. Never refuses:
+ * what the form cannot hold is of kind `own`.
+ */
 export function editorModel(source: string, start: LocalDateTime, tzid: string): EditorModel {
   const reading = parsedRule(source);
   const rule = reading.ok ? formRule(reading.rule, start, tzid) : null;
@@ -159,7 +162,10 @@ export function ruleTextOf(rule: FormRule, tzid: string): string {
   ].join('');
 }
 
-/** What is stored for a model: the source where nothing was changed, so that what came in goes out byte for byte. */
+/**
+ * What is stored for a model: the source where nothing was changed, so that what came in goes out byte for byte. With
+ * `before` null, a rule that fits the form is always written from its fields.
+ */
 export function storedText(model: EditorModel, before: EditorModel | null, tzid: string): string {
   if (model.kind === 'own') return model.source;
   const isUnchanged = before?.kind === 'form' && JSON.stringify(before.rule) === JSON.stringify(model.rule);

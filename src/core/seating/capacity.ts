@@ -29,7 +29,10 @@ export const overPostedLimit = (people: number, limit: number | null): number =>
 
 const SQUARE_METRES_PER_SQUARE_FOOT = 0.09290304;
 
-/** Seats of a layout where the house names none: net floor area by the published load factor, rounded down. */
+/**
+ * Seats of a layout where the house names none: net floor area by the published load factor, rounded down. The area is
+ * in m²; 0 for a layout without a load factor.
+ */
 export function seatsByArea(areaM2: number, layout: Layout): number {
   const factor = layoutRow[layout].loadFt2;
   // A hundredth of a person of slack: 70 ft² given in metres must still be ten people.

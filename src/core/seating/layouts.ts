@@ -32,7 +32,7 @@ const TABLE = {
 
 /** How a room is set. Trade words; each has furniture and minutes of its own per space. */
 export type Layout = keyof typeof TABLE;
-/** In the order in which they are offered. */
+/** In the order in which they are offered. Never empty. */
 export const LAYOUTS = Object.keys(TABLE) as [Layout, ...Layout[]];
 /** What each layout is: whether people sit, and what its plan is built of. */
 export const layoutRow: Readonly<Record<Layout, LayoutRow>> = TABLE;

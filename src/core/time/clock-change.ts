@@ -4,6 +4,7 @@ import { toEpochMinute, toLocal } from './zone';
 
 /**
  * What the wall really shows at a time: one the clocks jump over is later by the jump (RFC 5545 3.3.5), others stay.
+ * The zone is an IANA name.
  */
 export const shownOnWall = (at: LocalDateTime, tzid: string): LocalDateTime =>
   toLocal(toEpochMinute(at, tzid, 'offset-before'), tzid);

@@ -13,7 +13,7 @@ export const epochMinute = (value: number): EpochMinute => {
   return value as EpochMinute;
 };
 
-/** Later than anything is reckoned: where something has no end. */
+/** Later than anything is reckoned: where something has no end. The first minute of the year 2100 in UTC. */
 export const FAR = epochMinute(Date.UTC(2100, 0, 1) / 60_000);
 
 /** The moment so many minutes later; earlier where they are negative. */

@@ -2,7 +2,8 @@ import type { Interval } from './epoch-minute';
 
 /**
  * Lanes in which spans are drawn so that none covers another: the lowest that is free, which takes no more lanes than
- * needed (Kleinberg and Tardos, Algorithm Design, 4.1). Expects them in order of their start. Lanes count from 0.
+ * needed (Kleinberg and Tardos, Algorithm Design, 4.1). Expects them in order of their start. Lanes count from 0. One
+ * that begins in the minute in which another ends may share its lane.
  */
 export function lanesOf(spans: readonly Interval[]): number[] {
   const ends: number[] = [];

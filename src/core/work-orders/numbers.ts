@@ -26,7 +26,7 @@ export const NUMBER_NAME = /^[a-z][a-z0-9_]{0,29}$/;
 
 /**
  * The numbers answered about some spaces of a date, by name; what was not asked or not answered is 0. A question of a
- * space is about that space alone.
+ * space is about that space alone. What is not a whole number counts as 0, too.
  */
 export function numbersAnswered(
   questions: readonly NumberQuestion[],

@@ -1,4 +1,5 @@
-import { QueryTypes, Sequelize, Transaction, type BindOrReplacements } from 'sequelize';
+import { DatabaseError, UniqueConstraintError, QueryTypes, Sequelize, Transaction } from 'sequelize';
+import { given } from '@/core/lists';
 import { assertNotBuilding } from '../platform/settings';
 import { rowsOf, writableRowsOf, type Rows, type WritableRows } from './models';
 import { sqliteWithPragmas } from './pragmas';
@@ -102,10 +103,10 @@ export interface OpenDatabase extends Database, Undescribed {
   write<Value>(work: (tx: UndescribedWriter) => Promise<WriteResult<Value>>): Promise<Value>;
 }
 
-type RunQuery = (sql: string, bind: Record<string, unknown> | undefined) => Promise<unknown[]>;
+type RunQuery = (sql: string, bind?: Record<string, unknown>) => Promise<object[]>;
 
-const read = (query: RunQuery, of: Query | JsonQuery, [args]: readonly unknown[]): Promise<unknown[]> =>
-  query(of.sql, boundValues(of.bind, (args ?? {}) as Record<string, unknown>));
+const read = (query: RunQuery, of: Query | JsonQuery, [args]: readonly unknown[]): Promise<object[]> =>
+  query(of.sql, boundValues(of.bind, args));
 
 function readJsonOf([row]: readonly unknown[]): unknown {
   return JSON.parse((row as { json: string }).json);
@@ -120,11 +121,10 @@ function reader(
   return {
     cache,
     table: (table) => rowsOf(sequelize, transaction, table),
-    all: async (of, ...args) => checkedRows(of, (await read(query, of, args)) as object[]),
-    first: async (of, ...args) =>
-      checkedRows<never>(of, (await read(query, of, args)) as object[])[0] ?? null,
+    all: async (of, ...args) => checkedRows(of, await read(query, of, args)),
+    first: async (of, ...args) => checkedRows<never>(of, await read(query, of, args))[0] ?? null,
     one: async <B extends Binds, R extends Shape>(of: Query<B, R>, ...args: GivenArgs<B>) => {
-      const [row] = checkedRows<RowOfShape<R>>(of, (await read(query, of, args)) as object[]);
+      const [row] = checkedRows<RowOfShape<R>>(of, await read(query, of, args));
       if (!row) throw new Error(`no row where there always is one: ${of.sql}`);
       return row;
     },
@@ -140,7 +140,7 @@ const queryThrough =
   (sql, bind) =>
     // Sequelize hands back undefined for statements that begin with a comment.
     sequelize.query(sql.trim(), {
-      bind: bind as BindOrReplacements | undefined,
+      bind,
       type: QueryTypes.SELECT,
       transaction,
     });
@@ -172,31 +172,34 @@ async function inTransaction<Value>(
 ): Promise<Value> {
   const transaction = await sequelize.transaction();
   const query = queryThrough(sequelize, transaction);
+  const reads = reader(query, { get: cache.get, set: () => undefined }, sequelize, transaction);
   const run = async (sql: string, bind?: Record<string, unknown>) => {
     await sequelize.query(sql.trim(), {
-      bind: bind as BindOrReplacements | undefined,
+      bind,
       type: QueryTypes.RAW,
       transaction,
     });
   };
   const insertRow = async (sql: string, bind?: Record<string, unknown>) => {
     await run(sql, bind);
-    const [row] = (await query('SELECT last_insert_rowid() AS id', undefined)) as [{ id: number }];
-    return row.id;
+    const [row] = await reads.rows<{ id: number }>('SELECT last_insert_rowid() AS id');
+    return given('the number of the new row', row).id;
   };
+  let isOver = false;
   try {
     const result = await work({
-      ...reader(query, { get: cache.get, set: () => undefined }, sequelize, transaction),
-      table: (table) => writableRowsOf(sequelize, transaction, { rows: query as never, run }, table),
-      execute: (of, ...args) => run(of.sql, boundValues(of.bind, (args[0] ?? {}) as Record<string, unknown>)),
+      ...reads,
+      table: (table) => writableRowsOf(sequelize, transaction, { rows: reads.rows, run }, table),
+      execute: (of, ...args) => run(of.sql, boundValues(of.bind, args[0])),
       run,
       insertRow,
       transaction,
     });
+    isOver = true;
     await (result.keep ? transaction.commit() : transaction.rollback());
     return result.value;
   } catch (error) {
-    if (!(transaction as unknown as { finished?: string }).finished) await transaction.rollback();
+    if (!isOver) await transaction.rollback();
     throw error;
   }
 }
@@ -243,7 +246,8 @@ export const keep = <Value>(value: Value): WriteResult<Value> => ({ keep: true, 
 /** The text of the guard trigger that stopped a write, or null for any other error. */
 export function guardThatStopped(error: unknown): 'OCCUPANCY_OVERLAP' | 'EQUIPMENT_SHORT' | null {
   // A trigger's abort arrives as UniqueConstraintError with an empty message of its own.
-  const parent = (error as { parent?: { message?: string } } | null)?.parent?.message ?? '';
+  const parent =
+    error instanceof DatabaseError || error instanceof UniqueConstraintError ? error.parent.message : '';
   if (parent.includes('OCCUPANCY_OVERLAP')) return 'OCCUPANCY_OVERLAP';
   return parent.includes('EQUIPMENT_SHORT') ? 'EQUIPMENT_SHORT' : null;
 }

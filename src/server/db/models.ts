@@ -5,6 +5,7 @@ import {
   type ModelStatic,
   type Sequelize,
   type Transaction,
+  type WhereOptions,
 } from 'sequelize';
 import type { AnyColumn, SqlType, Stored } from './tables/column';
 import { factsOf, type LooseRow, type NewRow, type RowOf, type Table, type TableFacts } from './tables/table';
@@ -88,6 +89,9 @@ function modelOf(sequelize: Sequelize, table: Table): AnyModel {
   return model;
 }
 
+/** As Sequelize takes it: brands of columns say nothing to it. */
+const matching = <T extends Table>(where: Where<T>): WhereOptions => where as WhereOptions;
+
 export function rowsOf<T extends Table>(
   sequelize: Sequelize,
   transaction: Transaction | null,
@@ -96,7 +100,7 @@ export function rowsOf<T extends Table>(
   const model = modelOf(sequelize, table);
   const all = async (where: Where<T> = {}, { by = [], most }: Order<T> = {}) =>
     (await model.findAll({
-      where: where as never,
+      where: matching(where),
       order: [...by],
       limit: most,
       raw: true,
@@ -105,15 +109,15 @@ export function rowsOf<T extends Table>(
   return {
     all,
     first: async (where, order) => (await all(where, { ...order, most: 1 }))[0] ?? null,
-    count: (where = {}) => model.count({ where: where as never, transaction }),
+    count: (where = {}) => model.count({ where: matching(where), transaction }),
     max: async (column, where = {}) =>
-      (await model.max<number | null, Model>(column, { where: where as never, transaction })) ?? null,
+      (await model.max<number | null, Model>(column, { where: matching(where), transaction })) ?? null,
   };
 }
 
 /** How a write runs what models do not: statements of one table. */
 export interface Statements {
-  rows(sql: string, bind?: Record<string, unknown>): Promise<object[]>;
+  rows<Row extends object>(sql: string, bind?: Record<string, unknown>): Promise<Row[]>;
   run(sql: string, bind?: Record<string, unknown>): Promise<void>;
 }
 
@@ -125,10 +129,10 @@ const hasNumber = ({ key, columns }: TableFacts): boolean =>
  * highest that was removed is kept (`removed_number`), as histories and links go on naming it.
  */
 async function nextNumbers({ rows }: Statements, table: string, count: number): Promise<number[]> {
-  const [row] = (await rows(
+  const [row] = await rows<{ next: number }>(
     `SELECT MAX(COALESCE((SELECT MAX(id) FROM ${table}), 0), COALESCE((SELECT highest FROM removed_number WHERE of_table = $table), 0)) + 1 AS next`,
     { table },
-  )) as { next: number }[];
+  );
   const first = row?.next ?? 1;
   return Array.from({ length: count }, (_, index) => first + index);
 }
@@ -178,9 +182,12 @@ function bulkOf<T extends Table>(
 ): Pick<WritableRows<T>, 'withAny' | 'updateEach' | 'removeRows'> {
   return {
     withAny: async (column, values) =>
-      (await rows(`SELECT * FROM ${name} WHERE ${column} IN (SELECT value FROM json_each($values))`, {
-        values: JSON.stringify([...new Set(values)]),
-      })) as unknown as RowOf<T>[],
+      await rows<RowOf<T>>(
+        `SELECT * FROM ${name} WHERE ${column} IN (SELECT value FROM json_each($values))`,
+        {
+          values: JSON.stringify([...new Set(values)]),
+        },
+      ),
     updateEach: async (changes) => {
       const sets = Object.keys(changes[0]?.part ?? {}).map((column) => `${column} = j.value->>'${column}'`);
       if (!sets.length) return;
@@ -228,7 +235,7 @@ export function writableRowsOf<T extends Table>(
     insertAll: (rows) => insertBy(rows, ''),
     addMissing: (rows) => insertBy(rows, 'WHERE true ON CONFLICT DO NOTHING'),
     update: async (where, patch) => {
-      const [count] = await model.update(patch as never, { where: where as never, transaction });
+      const [count] = await model.update(patch as never, { where: matching(where), transaction });
       return count;
     },
     put: async (row) => {
@@ -238,6 +245,6 @@ export function writableRowsOf<T extends Table>(
         returning: false,
       });
     },
-    remove: (where) => model.destroy({ where: where as never, transaction }),
+    remove: (where) => model.destroy({ where: matching(where), transaction }),
   };
 }

@@ -132,7 +132,8 @@ export const jsonFamily = <Choice, Value, const B extends Binds = Record<never, 
   }));
 
 /** What is bound, as the driver takes it. */
-export function boundValues(bind: Binds, args: Readonly<Record<string, unknown>>): Record<string, unknown> {
+export function boundValues(bind: Binds, given: unknown): Record<string, unknown> {
+  const args: Readonly<Record<string, unknown>> = Object(given ?? {});
   return Object.fromEntries(
     Object.entries(bind).map(([name, each]) => [
       name,

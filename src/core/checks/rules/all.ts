@@ -55,7 +55,7 @@ export type FindingFacts = {
   readonly [Name in Rule]: { readonly rule: Name } & FactsOfRule<Name>;
 }[Rule];
 
-/** The names of all rules, in the order in which their findings are told. */
+/** The names of all rules, in the order in which their findings are told. Never empty. */
 export const RULE_NAMES = Object.keys(RULES) as [Rule, ...Rule[]];
 
 /** The rule of a finding, as one that takes any facts: those of a finding are those of its rule. */

@@ -20,7 +20,10 @@ export interface Room {
   readonly obstacles: readonly Rect[];
 }
 
-/** So deep the floor before a door is kept free: a leaf that opens inwards, and somebody behind it. Common practice, no source. */
+/**
+ * So deep the floor before a door is kept free: a leaf that opens inwards, and somebody behind it. Common practice, no
+ * source. In millimetres.
+ */
 export const DOOR_CLEAR_MM = 1200;
 
 /** The floor before a door that stays free. In millimetres, 1,200 deep. */
@@ -37,7 +40,7 @@ export function doorZone({ widthMm, depthMm }: Room, { side, offsetMm, widthMm: 
   }
 }
 
-/** Where nothing may stand: obstacles and the floor before doors. */
+/** Where nothing may stand: obstacles and the floor before doors. In millimetres. */
 export const keptFree = (room: Room): Rect[] => [
   ...room.obstacles,
   ...room.doors.map((door) => doorZone(room, door)),

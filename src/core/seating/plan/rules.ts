@@ -12,7 +12,7 @@ export const ROW_CLEAR_MM = 350;
 export const MOST_BETWEEN_AISLES = 14;
 /** With an aisle at one end only: half of that. IBC 1030.13 allows 7 at the least clearance (value from memory). */
 export const MOST_TO_ONE_AISLE = 7;
-/** An aisle with seats on both sides: 42 in (1,067 mm; IBC 1030.9.1, value from memory). */
+/** An aisle with seats on both sides: 42 in (1,067 mm; IBC 1030.9.1, value from memory). In millimetres. */
 export const AISLE_MM = 1100;
 /** The way from tables to a door: 36 in (914 mm; IBC 1030.9.1, one side; value from memory). */
 export const TABLE_WAY_MM = 950;

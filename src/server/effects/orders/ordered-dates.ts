@@ -6,6 +6,16 @@ import type { StoredClaim } from '../../repositories/claims/claims';
 import { NAMES_IN_ORDERS } from './orders.queries';
 import { loaded } from '@/core/lists';
 
+/** The numbers a request was answered with; a question nobody answered is left out. */
+const numberAnswers = (
+  questions: readonly (Omit<NumberAnswer, 'answer'> & { readonly id: number })[],
+  answers: Answers,
+): NumberAnswer[] =>
+  questions.flatMap(({ id, name, question, spaceId, categoryId }) => {
+    const answer = answers[id];
+    return answer === undefined ? [] : [{ name, question, answer, spaceId, categoryId }];
+  });
+
 /** Claims as dates with all that their orders quote. */
 export async function orderedDates(
   reader: Reader,
@@ -21,18 +31,13 @@ export async function orderedDates(
   const equipmentOf = loaded('equipment', Object.entries(names.equipment));
   // What a service was answered stands on its orders as it is; these are of the request as a whole.
   const askedOfRequest = names.numbers.filter(({ owner, isForCrews }) => owner !== 'service' && isForCrews);
-  const numberAnswers = (answers: Answers): NumberAnswer[] =>
-    askedOfRequest.flatMap(({ id, name, question, spaceId, categoryId }) => {
-      const answer = answers[id];
-      return answer === undefined ? [] : [{ name, question, answer, spaceId, categoryId }];
-    });
   return ({ occurrenceId, requestId, content }) => {
     const { answers, ...request } = requestOf(String(requestId));
     return {
       occurrenceId,
       ...request,
       numbers: { questions: names.numbers, answers },
-      numberAnswers: numberAnswers(answers),
+      numberAnswers: numberAnswers(askedOfRequest, answers),
       services: (content.services ?? []).map(({ serviceId, answers: ofService }) => ({
         serviceId,
         answers: Object.entries(ofService).flatMap(([question, answer]) =>

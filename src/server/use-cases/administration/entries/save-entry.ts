@@ -46,7 +46,7 @@ async function saveHere(
   const words = KIND_WORDS[kind];
   const parsed = DOC_SCHEMAS[kind].safeParse(given);
   if (!parsed.success) return refuse({ code: 'bad-input', fields: faultsOfIssues(parsed.error.issues) });
-  const doc = parsed.data as AnyDoc;
+  const doc: AnyDoc = parsed.data;
   if (id === null && words.isSingle) return refuse({ code: 'not-found', what: t`second ${words.one}` });
   const name = repository.nameOf(doc);
   const facts = { did: id === null ? 'thing-made' : 'thing-changed', kind } as const;

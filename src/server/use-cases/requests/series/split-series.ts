@@ -338,6 +338,14 @@ const factsOfSplit = ({ dates }: Split, moved: number): DoneFacts => ({
   gone: dates.gone.length,
 });
 
+/** The rule from the day on, with the dates that go along with it. */
+async function writeNewRule(ctx: SignedInContext, change: ChangeSet, split: Split): Promise<SegmentId> {
+  const segmentId = await writeSegments(change, split, `${ctx.newId()}@calendario.invalid`);
+  await dropOldExtras(change, split);
+  await attach(change, split, segmentId);
+  return segmentId;
+}
+
 async function carryOut(
   ctx: SignedInContext,
   change: ChangeSet,
@@ -349,9 +357,7 @@ async function carryOut(
   const blocked = checked.filter(isBlocked);
   if (blocked.length && !input.preview)
     return refuse({ code: 'clash', sentences: sentencesWhere(blocked, unapprovable), dates: blocked.length });
-  const segmentId = await writeSegments(change, split, `${ctx.newId()}@calendario.invalid`);
-  await dropOldExtras(change, split);
-  await attach(change, split, segmentId);
+  const segmentId = await writeNewRule(ctx, change, split);
   // A preview goes on without what could not be, and says how much that is.
   const stopped = new Set(blocked.map(({ planned }) => planned.date.id));
   const moving = kept.filter(({ date }) => !stopped.has(date.id));

@@ -44,25 +44,25 @@ const delimiterOf = (text: string): string => {
 function linesOf(text: string): Outcome<Line[]> {
   const delimiter = delimiterOf(text);
   try {
-    const records = parse(text, {
+    const lines: Line[] = [];
+    let before = 0;
+    parse(text, {
       bom: true,
       delimiter,
-      info: true,
       // A tab is a space to it as well.
       trim: delimiter !== '\t',
       relax_column_count: true,
       skip_empty_lines: true,
-    }) as unknown as { record: string[]; info: { lines: number } }[];
-    let before = 0;
-    const lines = records.map(({ record, info }) => {
-      const line = { no: before + 1, cells: record.map((cell) => unescaped(cell.trim())) };
-      before = info.lines;
-      return line;
+      on_record: (record: string[], { lines: line }) => {
+        lines.push({ no: before + 1, cells: record.map((cell) => unescaped(cell.trim())) });
+        before = line;
+        return null;
+      },
     });
     return done(lines);
   } catch (error) {
     if (!(error instanceof CsvError)) throw error;
-    const no = Number((error as { lines?: unknown }).lines ?? 1);
+    const no = Number(error.lines ?? 1);
     return refuse({
       code: 'bad-input',
       fields: [
@@ -82,7 +82,7 @@ type AnyColumn = Column<AnyDoc>;
 
 /** The columns of the file in its order; a heading nobody knows is a fault, one that is missing leaves things as they are. */
 function headOf(kind: CsvKind, head: Line): Outcome<AnyColumn[]> {
-  const all = sheetOf(kind).columns as unknown as readonly AnyColumn[];
+  const all = sheetOf(kind).columns;
   const names = all.map((column) => column.head).join(', ');
   const columns: AnyColumn[] = [];
   for (const cell of head.cells) {
@@ -120,7 +120,7 @@ async function readLine(
       {},
       ...pairs(columns, cells).map(([column, cell]) => column.read(cell, names, known)),
     ) as Partial<AnyDoc>;
-  const id = await sheet.find(said(null) as never, change.tx);
+  const id = await sheet.find(said(null), change.tx);
   const before = id === null ? null : await repositoryOf(kind).load(change.tx, id);
   return { id, before, doc: { ...(before ?? sheet.fresh), ...said(before) } };
 }
@@ -139,7 +139,7 @@ async function takeLine(
   if (earlier !== undefined) throw new LineFault(t`It is about the same as line ${earlier}.`);
   const parsed = DOC_SCHEMAS[kind].safeParse(read.doc);
   if (!parsed.success) throw new LineFault(parsed.error.issues.map(({ message }) => message).join(' '));
-  const doc = parsed.data as AnyDoc;
+  const doc: AnyDoc = parsed.data;
   const faults = await repository.faults(change.tx, read.id, doc);
   if (faults.length) throw new LineFault(faults.map(({ message }) => message).join(' '));
   if (read.id !== null && read.before && JSON.stringify(read.before) === JSON.stringify(doc))
@@ -223,7 +223,7 @@ class TakingIn {
     const facts = { did: before ? 'thing-changed' : 'thing-made', kind } as const;
     await writeEntryHistory(change, { kind, id, name, facts, before, after });
     this.touched = merged(this.touched, (await repository.touches?.(change.tx, id, before, after)) ?? {});
-    const changes = sayDocChanges(kind, before as never, after as never, await entryNames(change.tx));
+    const changes = sayDocChanges(kind, before, after, await entryNames(change.tx));
     this.told.push({ line, name, did: before ? 'changed' : 'made', changes });
   }
 }

@@ -14,7 +14,7 @@ export async function csvOf(reader: Reader, kind: CsvKind): Promise<string> {
   for (const { id, isRetired } of await entryLines(reader, kind)) {
     if (isRetired) continue;
     const doc = await repositoryOf(kind).load(reader, id);
-    if (doc) rows.push(columns.map((column) => column.write(doc as never, names)));
+    if (doc) rows.push(columns.map((column) => column.write(doc, names)));
   }
   return stringify([columns.map(({ head }) => head), ...rows], {
     escape_formulas: true,

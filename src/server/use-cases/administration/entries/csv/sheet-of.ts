@@ -26,6 +26,7 @@ import {
   yesOrNo,
   type Column,
   type Lookup,
+  type AnySheet,
   type Sheet,
 } from './sheet';
 import { Closure, Organisation } from '../../../../db/tables/house';
@@ -304,4 +305,4 @@ const SHEETS: { readonly [Kind in CsvKind]: Sheet<Kind> } = {
   closure,
 };
 
-export const sheetOf = (kind: CsvKind): Sheet<CsvKind> => SHEETS[kind] as unknown as Sheet<CsvKind>;
+export const sheetOf = (kind: CsvKind): AnySheet => SHEETS[kind] as unknown as AnySheet;

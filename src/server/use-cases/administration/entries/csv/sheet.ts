@@ -1,5 +1,5 @@
 import { t } from '@/contracts/language/translate';
-import type { ChoiceList, DocOf } from '@/contracts/administration/docs';
+import type { AnyDoc, ChoiceList, DocOf } from '@/contracts/administration/docs';
 import type { CsvKind } from '@/contracts/administration/csv';
 import { USUAL_SETTINGS } from '@/contracts/language/own-settings';
 import type { Reader } from '../../../../db/connection';
@@ -27,6 +27,13 @@ export interface Sheet<Kind extends CsvKind> {
   readonly fresh: Readonly<Record<string, unknown>>;
   /** The thing a line is about, by what names it; null where it is a new one. */
   find(doc: Partial<DocOf<Kind>>, reader: Reader): Promise<number | null>;
+}
+
+/** A table of any kind, whose documents are those of the kind it was asked for by. */
+export interface AnySheet {
+  readonly columns: readonly Column<AnyDoc>[];
+  readonly fresh: Readonly<Record<string, unknown>>;
+  find(doc: Partial<AnyDoc>, reader: Reader): Promise<number | null>;
 }
 
 const LIST_MARK = '; ';
