@@ -44,13 +44,13 @@ export default [
   },
   {
     files: ['src/ui/**/*.{ts,tsx}', 'src/app/**/*.{ts,tsx}'],
-    ignores: ['src/ui/primitives/link.tsx'],
+    ignores: ['src/ui/kit/link.tsx'],
     rules: {
       'no-restricted-imports': [
         'error',
         {
           paths: [
-            { name: 'next/link', message: 'Take Link of ui/primitives/link: it fetches nothing ahead.' },
+            { name: 'next/link', message: 'Take Link of ui/kit/link: it fetches nothing ahead.' },
           ],
         },
       ],

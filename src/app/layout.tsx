@@ -8,6 +8,9 @@ import { ownSettings, settingsText } from '@/contracts/language/own-settings';
 import { currentContext, pageNonce } from '@/server/http/page';
 import { NO_OFFICE, officeContact } from '@/server/repositories/house/office-contact';
 import { languageScript } from '@/server/platform/language/script';
+import { dateOf } from '@/core/time/local-time';
+import { toLocal } from '@/core/time/zone';
+import { QueryProvider } from '@/ui/hooks/query';
 import { StayOffline } from '@/ui/frame/stay-offline';
 import { OfficeProvider } from '@/ui/hooks/office';
 import { PageSpeech } from '@/ui/settings/page-speech';
@@ -24,6 +27,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
   const language = ownLanguage();
   const texts = languageScript(language);
   const office = (await officeContact(ctx.db)) ?? NO_OFFICE;
+  const today = dateOf(toLocal(ctx.clock.now(), office.tzid));
   return (
     <html
       lang={language}
@@ -39,7 +43,9 @@ export default async function Layout({ children }: { children: ReactNode }) {
       </head>
       <body className="flex min-h-dvh flex-col">
         <PageSpeech settings={settings} language={language} texts={texts?.path ?? null}>
-          <OfficeProvider office={office}>{children}</OfficeProvider>
+          <QueryProvider>
+            <OfficeProvider office={{ ...office, today }}>{children}</OfficeProvider>
+          </QueryProvider>
           <StayOffline />
         </PageSpeech>
       </body>

@@ -1,6 +1,20 @@
 import { story } from './story';
 import type { Browser } from 'puppeteer-core';
-import { as, byRole, fill, launch, newPage, open, press, reload, says, send, show, signIn } from './browser';
+import {
+  as,
+  byRole,
+  fill,
+  launch,
+  newPage,
+  open,
+  press,
+  reload,
+  says,
+  send,
+  show,
+  signIn,
+  typeInto,
+} from './browser';
 import { fillMain, referenceOn, request } from './asking-form';
 
 let browser: Browser;
@@ -23,16 +37,10 @@ describe('afterwards', () => {
       await page.click(
         '::-p-xpath(//li[contains(., "Wed 17 Nov 2027")]//button[contains(., "make it differ")])',
       );
-      await page.click(
-        '::-p-xpath(//li[contains(., "Wed 17 Nov 2027")]//label[contains(., "Starts")]//input)',
-      );
-      await page.$eval(
-        '::-p-xpath(//li[contains(., "Wed 17 Nov 2027")]//label[contains(., "Starts")]//input)',
-        (field) => {
-          Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(field, '13:00');
-          field.dispatchEvent(new Event('input', { bubbles: true }));
-          field.dispatchEvent(new Event('change', { bubbles: true }));
-        },
+      await typeInto(
+        page,
+        '::-p-xpath(//li[contains(., "Wed 17 Nov 2027")]//input[@autocomplete="off"])',
+        '13:00',
       );
       await says(page, 'Wed 17 Nov 2027, 13:00–14:00');
       await press(page, 'Send the request');

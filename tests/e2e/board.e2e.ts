@@ -16,6 +16,7 @@ import {
   show,
   signIn,
   textOf,
+  typeInto,
 } from './browser';
 
 let browser: Browser;
@@ -140,11 +141,7 @@ describe('picking', () => {
     await booked('Wick days', '2027-07-20', '10:00', '12:00');
     const page = await boardOf('/?day=2027-07-19&pick=9@2027-07-19T10:00/60', 'requester');
     await says(page, 'Nothing stands in the way.');
-    await page.$eval('aside input[type="date"]', (input) => {
-      const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!;
-      set.call(input, '2027-07-20');
-      input.dispatchEvent(new Event('input', { bubbles: true }));
-    });
+    await typeInto(page, 'aside input[autocomplete="off"]', '2027-07-20');
     await says(page, 'Tuesday 20 July 2027');
     await says(page, 'Potting Studio is taken');
   });

@@ -200,6 +200,19 @@ async function control(page: Page, label: string): Promise<ElementHandle<Element
   throw new Error(`no field is labelled “${label}”`);
 }
 
+/** Replaces what stands in the field that is found, the `at`th of several. */
+export async function typeInto(page: Page, selector: string, value: string, at = 0): Promise<void> {
+  await page.waitForSelector(selector);
+  await typeOver(page, (await page.$$(selector))[at]!, value);
+}
+
+async function typeOver(page: Page, field: ElementHandle<Element>, value: string): Promise<void> {
+  await (field as ElementHandle<HTMLInputElement>).focus();
+  await field.evaluate((node) => (node as HTMLInputElement).select());
+  if (value === '') await page.keyboard.press('Delete');
+  await page.keyboard.type(value);
+}
+
 /** Replaces what stands in a labelled field, as typing would. */
 export async function fill(page: Page, label: string, value: string): Promise<void> {
   const field = await control(page, label);
@@ -215,12 +228,13 @@ export async function fill(page: Page, label: string, value: string): Promise<vo
       value,
     );
     await (field as ElementHandle<HTMLSelectElement>).select(option);
-  } else if (kind === 'date' || kind === 'time' || kind === 'datetime-local') {
-    await field.evaluate((node, text) => {
-      Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(node, text);
-      node.dispatchEvent(new Event('input', { bubbles: true }));
-      node.dispatchEvent(new Event('change', { bubbles: true }));
-    }, value);
+  } else if (/^\d{4}-\d\d-\d\dT\d\d:\d\d$/.test(value)) {
+    // A moment is a day and a time side by side.
+    await typeOver(page, field, value.slice(0, 10));
+    const time = await field.evaluateHandle((node) =>
+      node.closest('[data-moment]')!.querySelector(':scope > span:last-of-type input'),
+    );
+    await typeOver(page, time as ElementHandle<HTMLInputElement>, value.slice(11));
   } else if (kind === 'combobox') {
     // Typed, then the first that fits is taken.
     await field.click();
@@ -235,9 +249,7 @@ export async function fill(page: Page, label: string, value: string): Promise<vo
     await page.keyboard.up('Control');
     await page.keyboard.type(value);
   } else {
-    await field.focus();
-    await field.evaluate((node) => (node as HTMLInputElement).select());
-    await page.keyboard.type(value);
+    await typeOver(page, field as ElementHandle<HTMLInputElement>, value);
   }
 }
 

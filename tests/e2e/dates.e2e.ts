@@ -174,7 +174,7 @@ describe('as a requester', () => {
     const box = (await column.boundingBox())!;
     await page.mouse.click(box.x + 20, box.y + 46 * 2 + 5);
     await page.waitForFunction(() => location.search.includes('pick=2027-04-26T10:00'));
-    const from = await page.$eval('aside input[type="time"]', (input) => (input as HTMLInputElement).value);
+    const from = await page.$eval('aside form input', (input) => (input as HTMLInputElement).value);
     expect(from).toBe('10:00');
   });
 

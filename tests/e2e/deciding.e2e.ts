@@ -14,6 +14,7 @@ import {
   send,
   show,
   textOf,
+  typeInto,
 } from './browser';
 import { asked, view, type Asked } from './requests';
 
@@ -316,21 +317,13 @@ test('a series goes on longer from a date on, at another time, and back in one p
   const page = await show(browser, `/desk/${reference}`, 'manager');
   await page.click('summary ::-p-text(From a date on otherwise, or longer)');
   await page.select('details:has(select) select', String((await view(reference)).dates[2]!.id));
-  await page.$$eval('details:has(select) input[type="date"]', (inputs) => {
-    Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(inputs[1], '2028-01-01');
-    inputs[1]!.dispatchEvent(new Event('input', { bubbles: true }));
-  });
+  const typed = 'details:has(select) input[autocomplete="off"]';
+  await typeInto(page, typed, '2028-01-01', 3);
   await press(page, 'Change the series from there on');
   await says(page, 'The last day must not lie before the first.');
-  await page.$$eval('details:has(select) :is(input[type="date"], input[type="time"])', (inputs) => {
-    const set = (input: Element | undefined, value: string) => {
-      Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(input, value);
-      input!.dispatchEvent(new Event('input', { bubbles: true }));
-    };
-    set(inputs[1], '17:00');
-    set(inputs[2], '19:00');
-    set(inputs[3], '2028-10-10');
-  });
+  await typeInto(page, typed, '17:00', 1);
+  await typeInto(page, typed, '19:00', 2);
+  await typeInto(page, typed, '2028-10-10', 3);
   await says(page, 'The history will say: the series goes another way from there on');
   await press(page, 'Change the series from there on');
   await says(page, 'Done');

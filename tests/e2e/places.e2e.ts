@@ -52,7 +52,7 @@ test('three spaces are compared, the picked time stays, and what was found goes 
   expect(page.url()).toContain('from=14:00');
   await press(page, 'Put away: Lecture Barn', 'link');
   await byRole(page, 'link', 'Compare: Lecture Barn');
-  await page.click('section[aria-label="Compared"] a.press-main');
+  await page.click('section[aria-label="Compared"] a.button-main');
   await page.waitForFunction(() => location.pathname === '/ask');
   expect(page.url()).toMatch(/space=3&start=2027-04-15T14:00&minutes=120/);
   await page.goBack();

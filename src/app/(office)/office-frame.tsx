@@ -1,6 +1,6 @@
 import { t, tAs } from '@/contracts/language/translate';
 import { redirect } from 'next/navigation';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import type { ReactNode } from 'react';
 import { addDays, dateOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
@@ -64,7 +64,7 @@ export async function OfficeFrame({ children }: { children: ReactNode }) {
         <div className="mx-auto flex max-w-[120rem] flex-wrap items-center gap-x-6 gap-y-1 px-4 pt-1">
           <Link
             href="/"
-            className="font-serif text-[1.3rem] leading-tight font-semibold no-underline"
+            className="font-serif text-xl leading-tight font-semibold no-underline"
           >{t`Calendario`}</Link>
           <NavLinks items={navFor(ctx.viewer, news)} />
           <div className="ml-auto flex items-center gap-3 py-1">
@@ -77,7 +77,7 @@ export async function OfficeFrame({ children }: { children: ReactNode }) {
       <main id="main" className="mx-auto w-full max-w-[120rem] flex-1 px-4 py-3">
         {children}
       </main>
-      <footer className="mx-auto w-full max-w-[120rem] border-t border-rule px-4 py-3 text-[0.9rem] text-soft">
+      <footer className="mx-auto w-full max-w-[120rem] border-t border-rule px-4 py-3 text-fine text-soft">
         {t`${office.site}. Questions: ${office.name}, ${office.phone}, ${office.email}. Times are those of ${office.tzid}. `}
         <Link href="/settings">{t`Settings`}</Link>
         {ctx.viewer && (

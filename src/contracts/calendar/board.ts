@@ -128,6 +128,8 @@ export interface DayStripDay {
   readonly waiting: number;
   /** How many of those stand in the way of something that is booked. */
   readonly clashing: number;
-  /** What the house says of the day. */
+  /** Why the whole office is closed that day, or a part of it. */
+  readonly closures: readonly string[];
+  /** What the office says of the day. */
   readonly notes: readonly string[];
 }

@@ -1,14 +1,16 @@
 'use client';
+import { Button } from '@/ui/kit/button';
+import { TextField } from '@/ui/kit/fields';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
 import { useForm, type DefaultValues, type FieldValues, type Path } from 'react-hook-form';
 import type { z } from 'zod';
 import type { ErrorReply } from '@/contracts/base/refusal';
 import { send } from '@/ui/hooks/send';
-import { Labelled } from '@/ui/primitives/form-parts';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { Labelled } from '@/ui/kit/form-parts';
+import { RefusalNote } from '@/ui/kit/refusal-note';
 import { PasswordInput } from './password-input';
-import { Form } from '@/ui/primitives/form';
+import { Form } from '@/ui/kit/form';
 
 export interface AccountField<Input extends FieldValues> {
   readonly name: Path<Input>;
@@ -59,16 +61,16 @@ export function AccountForm<Input extends FieldValues>({
             type === 'password' ? (
               <PasswordInput {...ids} label={label} autoComplete={autoComplete} {...register(name)} />
             ) : (
-              <input {...ids} className="field" type={type} autoComplete={autoComplete} {...register(name)} />
+              <TextField {...ids} type={type} autoComplete={autoComplete} {...register(name)} />
             )
           }
         </Labelled>
       ))}
       <RefusalNote error={error?.fields.length ? null : error} />
       <p>
-        <button type="submit" className="press press-main" disabled={isSubmitting}>
+        <Button isMain isSubmit isBusy={isSubmitting}>
           {verb}
-        </button>
+        </Button>
       </p>
     </Form>
   );

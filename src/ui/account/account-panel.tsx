@@ -1,10 +1,11 @@
 'use client';
+import { Button } from '@/ui/kit/button';
 import { t, texts } from '@/contracts/language/translate';
 import type { AccountView } from '@/contracts/accounts/account';
 import { countText } from '@/contracts/words/when';
 import { useSubmit } from '@/ui/hooks/use-submit';
-import Link from '@/ui/primitives/link';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
+import Link from '@/ui/kit/link';
+import { RefusalNote } from '@/ui/kit/refusal-note';
 
 const STATE_WORDS: Readonly<Record<AccountView['state'], string>> = texts({
   'no-password': 'No password yet, so nobody can sign in with this address.',
@@ -25,15 +26,10 @@ export function AccountPanel({
 }) {
   const { submit, error, said, isSending } = useSubmit();
   const press = (path: string, words: string) => (
-    <button
-      type="button"
-      className="press"
-      disabled={isSending}
-      onClick={() => void submit(`/api/people/${id}/${path}`, {})}
-    >
+    <Button isBusy={isSending} onClick={() => void submit(`/api/people/${id}/${path}`, {})}>
       {words}
       <span className="sr-only"> {name}</span>
-    </button>
+    </Button>
   );
   return (
     <section className="max-w-4xl pt-8" aria-label={t`Account`}>
@@ -67,12 +63,10 @@ export function InviteAll({ count }: { count: number }) {
   return (
     <div className="pb-3">
       {count > 0 && (
-        <button
-          type="button"
-          className="press"
-          disabled={isSending}
+        <Button
+          isBusy={isSending}
           onClick={() => void submit('/api/people/invite', {})}
-        >{t`Invite ${countText(count, 'person', 'people')} without a password`}</button>
+        >{t`Invite ${countText(count, 'person', 'people')} without a password`}</Button>
       )}
       <p role="status">{said && t`Done: ${said}.`}</p>
       <RefusalNote error={error} />

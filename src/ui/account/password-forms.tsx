@@ -1,10 +1,11 @@
 'use client';
+import { Button } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { changePasswordSchema, takeLinkSchema } from '@/contracts/accounts/account';
 import { useSubmit } from '@/ui/hooks/use-submit';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { RefusalNote } from '@/ui/kit/refusal-note';
 import { AccountForm } from './account-form';
 
 const about = (): string => t`At least ten characters; several words are good.`;
@@ -77,12 +78,10 @@ export function SignOutElsewhere({ isElsewhere }: { isElsewhere: boolean }) {
   return (
     <>
       {isElsewhere && (
-        <button
-          type="button"
-          className="press"
-          disabled={isSending}
+        <Button
+          isBusy={isSending}
           onClick={() => void submit('/api/account/sign-out-elsewhere', {})}
-        >{t`Sign out everywhere else`}</button>
+        >{t`Sign out everywhere else`}</Button>
       )}
       <p role="status">{said && t`Done: ${said}.`}</p>
       <RefusalNote error={error} />

@@ -1,4 +1,6 @@
 'use client';
+import { Button } from '@/ui/kit/button';
+import { TextField } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { useState, type ComponentProps } from 'react';
 
@@ -7,11 +9,11 @@ export function PasswordInput({ label, ...input }: ComponentProps<'input'> & { r
   const [isShown, setShown] = useState(false);
   return (
     <span className="flex items-center gap-2">
-      <input {...input} type={isShown ? 'text' : 'password'} className="field flex-1" />
-      <button type="button" className="press" aria-pressed={isShown} onClick={() => setShown(!isShown)}>
+      <TextField {...input} type={isShown ? 'text' : 'password'} className="flex-1" />
+      <Button aria-pressed={isShown} onClick={() => setShown(!isShown)}>
         {isShown ? t`Hide` : t`Show`}
         <span className="sr-only"> {label.toLowerCase()}</span>
-      </button>
+      </Button>
     </span>
   );
 }

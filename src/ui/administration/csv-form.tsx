@@ -1,4 +1,6 @@
 'use client';
+import { Button } from '@/ui/kit/button';
+import { TextArea, TextField } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -6,10 +8,9 @@ import type { CsvDone, CsvKind } from '@/contracts/administration/csv';
 import type { ErrorReply } from '@/contracts/base/refusal';
 import { isUnanswered } from '@/ui/hooks/send';
 import { sendOnce } from '@/ui/hooks/send-once';
-import { Labelled } from '@/ui/primitives/form-parts';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { Labelled } from '@/ui/kit/form-parts';
+import { RefusalNote } from '@/ui/kit/refusal-note';
 import { textOfTable } from './table-text';
-import { Press } from '@/ui/primitives/press';
 
 /** A table is looked at line by line first, then taken in whole. */
 export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string[] }) {
@@ -49,11 +50,10 @@ export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string
         hint={t`Or paste the table below. Cells are parted by commas, semicolons or tabs.`}
       >
         {(ids) => (
-          <input
+          <TextField
             {...ids}
             type="file"
             accept=".csv,.tsv,.txt,text/csv"
-            className="field"
             onChange={async ({ target }) => {
               const [file] = target.files ?? [];
               if (file) change(textOfTable(await file.arrayBuffer()));
@@ -63,9 +63,9 @@ export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string
       </Labelled>
       <Labelled label={t`The table`}>
         {(ids) => (
-          <textarea
+          <TextArea
             {...ids}
-            className="field font-mono text-[0.9rem]"
+            className="font-mono text-fine"
             rows={10}
             value={text}
             onChange={({ target }) => change(target.value)}
@@ -98,19 +98,19 @@ export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string
       )}
       <p className="flex flex-wrap gap-3">
         {looked ? (
-          <Press
+          <Button
             isMain
             isBusy={isSending}
             off={looked.lines.length ? null : t`Nothing of it is new or different.`}
             onClick={() => void take(false)}
-          >{t`Take it in`}</Press>
+          >{t`Take it in`}</Button>
         ) : (
-          <Press
+          <Button
             isMain
             isBusy={isSending}
             off={text.trim() ? null : t`Choose a file or paste its lines first.`}
             onClick={() => void take(true)}
-          >{t`Look what it does`}</Press>
+          >{t`Look what it does`}</Button>
         )}
       </p>
     </div>

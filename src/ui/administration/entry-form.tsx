@@ -1,17 +1,17 @@
 'use client';
+import { Button, ButtonLink } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import { useState, type SyntheticEvent } from 'react';
 import type { ChoiceList, EntryChoices, StoredEntry } from '@/contracts/administration/docs';
 import { ENTRY_FORMS } from '@/contracts/administration/forms';
 import { KIND_WORDS, type EntryKind } from '@/contracts/administration/kinds';
-import Link from '@/ui/primitives/link';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { RefusalNote } from '@/ui/kit/refusal-note';
 import { Fields } from './field-input';
 import { fieldsOf, toDoc, toDraft, type Draft } from './form-model';
 import { FloorPreview } from './floor-preview';
 import { ImpactNote } from './impact-note';
 import { useEntry } from './use-entry';
-import { Form } from '@/ui/primitives/form';
+import { Form } from '@/ui/kit/form';
 
 interface EntryFormProps {
   readonly kind: EntryKind;
@@ -73,32 +73,24 @@ export function EntryForm({ kind, thing, start, choices, mayKeep, retires }: Ent
       {pending && <ImpactNote pending={pending} isSending={isSending} confirm={confirm} back={back} />}
       {mayKeep && !pending && (
         <p className="flex flex-wrap gap-3 pt-4">
-          <button type="submit" className="press press-main" disabled={isSending}>
+          <Button isMain isSubmit isBusy={isSending}>
             {thing ? t`Save` : t`Make the ${words.one}`}
-          </button>
-          <Link className="press" href={`/house/${kind}`}>{t`Leave it as it was`}</Link>
+          </Button>
+          <ButtonLink href={`/house/${kind}`}>{t`Leave it as it was`}</ButtonLink>
           {thing && !words.isSingle && (
             <>
-              <Link className="press" href={`/house/${kind}/new?copy=${thing.id}`}>{t`Copy it`}</Link>
+              <ButtonLink href={`/house/${kind}/new?copy=${thing.id}`}>{t`Copy it`}</ButtonLink>
               {retires && !thing.isRetired && (
-                <button
-                  type="button"
-                  className="press"
+                <Button
                   onClick={() => void command('retire', t`Take it out of use`)}
-                >{t`Take it out of use`}</button>
+                >{t`Take it out of use`}</Button>
               )}
               {retires && thing.isRetired && (
-                <button
-                  type="button"
-                  className="press"
+                <Button
                   onClick={() => void command('bring-back', t`Take it into use again`)}
-                >{t`Take it into use again`}</button>
+                >{t`Take it into use again`}</Button>
               )}
-              <button
-                type="button"
-                className="press"
-                onClick={() => void command('remove', t`Remove it`)}
-              >{t`Remove it`}</button>
+              <Button onClick={() => void command('remove', t`Remove it`)}>{t`Remove it`}</Button>
             </>
           )}
         </p>

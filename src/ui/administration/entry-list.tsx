@@ -1,13 +1,14 @@
 'use client';
+import { Button } from '@/ui/kit/button';
+import { TextField } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import type { EntryLine } from '@/contracts/administration/docs';
 import { KIND_WORDS, type EntryKind } from '@/contracts/administration/kinds';
 import { countText } from '@/contracts/words/when';
 import { useSubmit } from '@/ui/hooks/use-submit';
-import Link from '@/ui/primitives/link';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
-import { Press } from '@/ui/primitives/press';
+import Link from '@/ui/kit/link';
+import { RefusalNote } from '@/ui/kit/refusal-note';
 
 interface EntryListProps {
   readonly kind: EntryKind;
@@ -47,8 +48,8 @@ export function EntryList({ kind, lines, mayKeep }: EntryListProps) {
         <p className="pb-2">
           <label className="font-semibold">
             {t`Find `}
-            <input
-              className="field w-64"
+            <TextField
+              className="w-64"
               type="search"
               value={search}
               onChange={({ target }) => setSearch(target.value)}
@@ -65,7 +66,7 @@ export function EntryList({ kind, lines, mayKeep }: EntryListProps) {
           <Line key={line.id} kind={kind} line={line}>
             {moves &&
               (['up', 'down'] as const).map((command) => (
-                <Press
+                <Button
                   key={command}
                   look="px-2 py-0"
                   isBusy={isSending}
@@ -82,7 +83,7 @@ export function EntryList({ kind, lines, mayKeep }: EntryListProps) {
                   <span className="sr-only">
                     {command === 'up' ? t` Move ${line.name} up` : t` Move ${line.name} down`}
                   </span>
-                </Press>
+                </Button>
               ))}
           </Line>
         ))}

@@ -1,9 +1,11 @@
 'use client';
+import { Button } from '@/ui/kit/button';
+import { Checkbox } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { useRef } from 'react';
 import type { EntryChoices } from '@/contracts/administration/docs';
 import type { Field } from '@/contracts/administration/form-parts';
-import { Labelled } from '@/ui/primitives/form-parts';
+import { Labelled } from '@/ui/kit/form-parts';
 import { faultsUnder, shownFields, toDraft, type Draft } from './form-model';
 import { ChoiceInput, HueInput, optionsOf, TextInput, type FieldProps } from './plain-inputs';
 import { SpanInput } from './span-input';
@@ -39,12 +41,7 @@ export function FieldInput(props: FieldProps) {
     return (
       <div>
         <label className="flex min-h-8 cursor-pointer items-center gap-2">
-          <input
-            type="checkbox"
-            className="size-5 accent-(--accent)"
-            checked={value === true}
-            onChange={({ target }) => onChange(target.checked)}
-          />
+          <Checkbox checked={value === true} onChange={({ target }) => onChange(target.checked)} />
           <span>{label}</span>
         </label>
         {fault && <p className="font-semibold text-clash">{fault}</p>}
@@ -125,7 +122,7 @@ function RowsInput({
     <fieldset>
       <legend className="font-semibold">{field.label}</legend>
       {(fault || field.hint) && (
-        <p className="text-[0.92rem]">
+        <p className="text-note">
           {fault ? (
             <strong className="text-clash">{fault}</strong>
           ) : (
@@ -150,22 +147,18 @@ function RowsInput({
                 within={name}
                 set={(part, changed) => replace(index, { ...row, [part]: changed })}
               />
-              <button
-                type="button"
-                className="press self-center"
-                onClick={() => onChange(rows.filter((_, at) => at !== index))}
-              >
+              <Button className="self-center" onClick={() => onChange(rows.filter((_, at) => at !== index))}>
                 {t`Leave out`}
                 <span className="sr-only"> {name}</span>
-              </button>
+              </Button>
             </div>
           );
         })}
       </div>
-      <button type="button" className="press" onClick={add}>
+      <Button onClick={add}>
         {t`Another ${field.one}`}
         {within && <span className="sr-only">{t` of ${within}`}</span>}
-      </button>
+      </Button>
     </fieldset>
   );
 }

@@ -1,4 +1,6 @@
 'use client';
+import { Checkbox } from '@/ui/kit/fields';
+import { Button } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -8,10 +10,9 @@ import type { ErrorReply } from '@/contracts/base/refusal';
 import { countText } from '@/contracts/words/when';
 import { isUnanswered } from '@/ui/hooks/send';
 import { sendOnce } from '@/ui/hooks/send-once';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { RefusalNote } from '@/ui/kit/refusal-note';
 import { ImpactNote } from './impact-note';
 import { SeveralInput } from './several-input';
-import { Press } from '@/ui/primitives/press';
 
 interface HolidayFormProps {
   readonly options: readonly NamedChoice[];
@@ -60,13 +61,9 @@ export function HolidayForm({ options, places, year, lines }: HolidayFormProps) 
         onChange={(of) => look(of, year)}
       />
       <p className="flex items-center gap-3">
-        <button type="button" className="press" onClick={() => look(places, year - 1)}>
-          {year - 1}
-        </button>
+        <Button onClick={() => look(places, year - 1)}>{year - 1}</Button>
         <strong className="text-xl">{year}</strong>
-        <button type="button" className="press" onClick={() => look(places, year + 1)}>
-          {year + 1}
-        </button>
+        <Button onClick={() => look(places, year + 1)}>{year + 1}</Button>
       </p>
       {places.length > 0 && (
         <fieldset disabled={pending !== null}>
@@ -75,9 +72,8 @@ export function HolidayForm({ options, places, year, lines }: HolidayFormProps) 
             {lines.map(({ key, when, name, of, isShut, dates }) => (
               <li key={key} className="border-t border-rule">
                 <label className="flex min-h-9 cursor-pointer flex-wrap items-baseline gap-x-3 py-1">
-                  <input
-                    type="checkbox"
-                    className="size-5 self-center accent-(--accent)"
+                  <Checkbox
+                    className="size-5 self-center"
                     checked={picked.includes(key)}
                     disabled={isShut}
                     onChange={({ target }) =>
@@ -109,17 +105,17 @@ export function HolidayForm({ options, places, year, lines }: HolidayFormProps) 
       )}
       {places.length > 0 && !pending && (
         <p className="flex flex-wrap gap-3">
-          <Press
+          <Button
             isMain
             isBusy={isSending}
             off={picked.length ? null : t`Pick days first.`}
             onClick={() => void shut(true)}
-          >{t`Shut on ${countText(picked.length, 'day', 'days')}`}</Press>
-          <Press
+          >{t`Shut on ${countText(picked.length, 'day', 'days')}`}</Button>
+          <Button
             isBusy={isSending}
             off={picked.length ? null : t`Pick days first.`}
             onClick={() => void shut(false, 'notes')}
-          >{t`Only say what ${picked.length === 1 ? t`it is` : t`they are`}`}</Press>
+          >{t`Only say what ${picked.length === 1 ? t`it is` : t`they are`}`}</Button>
         </p>
       )}
     </div>

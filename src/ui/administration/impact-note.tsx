@@ -1,4 +1,5 @@
 'use client';
+import { Button } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import { useLayoutEffect, useRef } from 'react';
 import type { EntryDone } from '@/contracts/administration/docs';
@@ -33,15 +34,10 @@ export function ImpactNote({ pending: { verb, done }, isSending, confirm, back }
         <p>{t`Nothing that is asked for or booked is touched.`}</p>
       )}
       <p className="flex flex-wrap gap-3 pt-2">
-        <button
-          type="button"
-          className="press press-main"
-          disabled={isSending}
-          onClick={() => void confirm()}
-        >
+        <Button isMain isBusy={isSending} onClick={() => void confirm()}>
           {verb}
-        </button>
-        <button type="button" className="press" onClick={back}>{t`Back to the form`}</button>
+        </Button>
+        <Button onClick={back}>{t`Back to the form`}</Button>
       </p>
     </section>
   );

@@ -1,4 +1,6 @@
 'use client';
+import { TextField } from '@/ui/kit/fields';
+import { Button } from '@/ui/kit/button';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
@@ -7,9 +9,9 @@ import { PICTURE_LIMIT_MB, type Picture, type PictureOwner } from '@/contracts/c
 import type { ErrorReply } from '@/contracts/base/refusal';
 import { isUnanswered, sendFile, type Sent } from '@/ui/hooks/send';
 import { sendOnce } from '@/ui/hooks/send-once';
-import { Labelled } from '@/ui/primitives/form-parts';
-import { PictureShown } from '@/ui/primitives/picture-shown';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { Labelled } from '@/ui/kit/form-parts';
+import { PictureShown } from '@/ui/kit/picture-shown';
+import { RefusalNote } from '@/ui/kit/refusal-note';
 
 interface PicturePanelProps {
   readonly of: PictureOwner;
@@ -48,12 +50,10 @@ export function PicturePanel({ of, id, picture }: PicturePanelProps) {
           <PictureShown picture={picture} className="max-w-xl" />
           <p className="flex items-center gap-3">
             {picture.about}
-            <button
-              type="button"
-              className="press"
-              disabled={isBusy}
+            <Button
+              isBusy={isBusy}
               onClick={() => void run(() => sendOnce('/api/pictures/drop', { of, id }))}
-            >{t`Take the picture away`}</button>
+            >{t`Take the picture away`}</Button>
           </p>
         </>
       )}
@@ -69,7 +69,7 @@ export function PicturePanel({ of, id, picture }: PicturePanelProps) {
           className="block w-full cursor-pointer py-1 file:mr-3 file:cursor-pointer file:rounded-sm file:border file:border-strong-rule file:bg-raised file:px-3 file:py-1.5 file:font-semibold file:text-ink"
           onChange={({ target }) => setFile([...(target.files ?? [])][0] ?? null)}
         />
-        <p className="text-[0.92rem]">
+        <p className="text-note">
           {faultOf('picture') ? (
             <strong className="text-clash">{faultOf('picture')}</strong>
           ) : (
@@ -85,9 +85,8 @@ export function PicturePanel({ of, id, picture }: PicturePanelProps) {
             fault={faultOf('about')}
           >
             {(ids) => (
-              <input
+              <TextField
                 {...ids}
-                className="field"
                 maxLength={MOST_CHARACTERS.pictureAbout}
                 value={about}
                 onChange={({ target }) => setAbout(target.value)}
@@ -95,16 +94,15 @@ export function PicturePanel({ of, id, picture }: PicturePanelProps) {
             )}
           </Labelled>
           <p>
-            <button
-              type="button"
-              className="press press-main"
-              disabled={isBusy}
+            <Button
+              isMain
+              isBusy={isBusy}
               onClick={() =>
                 void run(() =>
                   sendFile(`/api/pictures?${new URLSearchParams({ of, id: String(id), about })}`, file),
                 )
               }
-            >{t`Show this picture`}</button>
+            >{t`Show this picture`}</Button>
           </p>
         </>
       )}

@@ -1,12 +1,16 @@
 'use client';
+import { DateField } from '@/ui/kit/dates/date-field';
+import { DateTimeField } from '@/ui/kit/dates/date-time-field';
+import { Radio, Select, TextArea, TextField } from '@/ui/kit/fields';
+import { Button } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import type { EntryChoices, NamedChoice } from '@/contracts/administration/docs';
 import type { Field } from '@/contracts/administration/form-parts';
 import { HUES } from '@/contracts/administration/office';
 import { hueText, sayHue } from '@/contracts/words/hues';
 import { checkHue } from '@/core/printing/hue-check';
-import { Combobox } from '@/ui/primitives/combobox';
-import { Mark } from '@/ui/primitives/mark';
+import { Combobox } from '@/ui/kit/combobox';
+import { Mark } from '@/ui/kit/mark';
 
 /** More than these are found by typing instead of looked through. */
 const MOST_LOOKED_THROUGH = 14;
@@ -46,17 +50,17 @@ export function ChoiceInput({
           />
         </div>
         {field.isOptional && value !== '' && (
-          <button type="button" className="press" onClick={() => onChange('')}>
+          <Button onClick={() => onChange('')}>
             {t`None`}
             <span className="sr-only">{t` for ${field.label}`}</span>
-          </button>
+          </Button>
         )}
       </div>
     );
   return (
-    <select
+    <Select
       {...ids}
-      className="field w-auto max-w-full min-w-48"
+      className="w-auto max-w-full min-w-48"
       value={String(value)}
       onChange={({ target }) => onChange(options.find(({ id }) => String(id) === target.value)?.id ?? '')}
     >
@@ -68,7 +72,7 @@ export function ChoiceInput({
           {name}
         </option>
       ))}
-    </select>
+    </Select>
   );
 }
 
@@ -80,62 +84,43 @@ export function HueInput({ field, value, choices, onChange }: FieldProps) {
       <div className="flex flex-wrap gap-3 py-1">
         {HUES.map((hue) => (
           <label key={hue} className="flex min-h-7 items-center gap-1.5">
-            <input
-              type="radio"
-              name={field.name}
-              className="size-4 accent-(--accent)"
-              checked={value === hue}
-              onChange={() => onChange(hue)}
-            />
+            <Radio name={field.name} checked={value === hue} onChange={() => onChange(hue)} />
             <Mark mark="Aa" hue={hue} />
             {hueText(hue)}
-            {others(hue) && <span className="text-[0.92rem] text-soft">{others(hue)}</span>}
+            {others(hue) && <span className="text-note text-soft">{others(hue)}</span>}
           </label>
         ))}
       </div>
-      <p aria-live="polite" className="text-[0.92rem] text-soft">
+      <p aria-live="polite" className="text-note text-soft">
         {HUES.some((hue) => hue === value) && sayHue(checkHue(String(value)))}
       </p>
     </fieldset>
   );
 }
 
-const TYPES = {
-  line: 'text',
-  number: 'text',
-  date: 'date',
-  moment: 'datetime-local',
-  clock: 'text',
-} as const;
-
 export function TextInput({ field, value, onChange, ids }: FieldProps & { ids: object }) {
   const text = String(value ?? '');
   if (field.kind === 'text' || field.kind === 'words')
     return (
-      <textarea
+      <TextArea
         {...ids}
-        className="field"
         rows={field.kind === 'words' ? Math.min(6, Math.max(2, text.split('\n').length)) : 3}
         value={text}
         onChange={({ target }) => onChange(target.value)}
       />
     );
-  const width =
-    field.kind === 'line'
-      ? field.isNarrow
-        ? 'w-28'
-        : ''
-      : field.kind === 'number' || field.kind === 'clock'
-        ? 'w-28'
-        : 'w-56';
+  if (field.kind === 'date') return <DateField {...ids} className="w-48" value={text} onChange={onChange} />;
+  if (field.kind === 'moment') return <DateTimeField {...ids} value={text} onChange={onChange} />;
+  const isNarrow =
+    field.kind === 'number' || field.kind === 'clock' || (field.kind === 'line' && field.isNarrow);
   return (
     <span className="flex items-center gap-2">
-      <input
+      <TextField
         {...ids}
-        className={`field ${width}`}
-        type={TYPES[field.kind as keyof typeof TYPES]}
+        className={isNarrow ? 'w-28' : ''}
         inputMode={field.kind === 'number' ? 'decimal' : undefined}
         maxLength={field.kind === 'line' ? field.most : undefined}
+        // Nights go on to 48:00, so that it is no time of day.
         placeholder={field.kind === 'clock' ? '09:30' : undefined}
         value={text}
         onChange={({ target }) => onChange(target.value)}

@@ -1,7 +1,8 @@
 'use client';
+import { Checkbox } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import type { NamedChoice } from '@/contracts/administration/docs';
-import { Combobox } from '@/ui/primitives/combobox';
+import { Combobox } from '@/ui/kit/combobox';
 
 interface SeveralProps {
   readonly legend: string;
@@ -29,9 +30,7 @@ export function SeveralInput({ legend, hint, fault, within, options, picked, onC
         <div className="flex flex-wrap gap-x-4">
           {options.map(({ id, name }) => (
             <label key={id} className="flex min-h-8 cursor-pointer items-center gap-2">
-              <input
-                type="checkbox"
-                className="size-5 accent-(--accent)"
+              <Checkbox
                 checked={picked.includes(id)}
                 onChange={({ target }) => onChange(target.checked ? [...picked, id] : without(id))}
               />
@@ -74,7 +73,7 @@ export function SeveralInput({ legend, hint, fault, within, options, picked, onC
           />
         </>
       )}
-      <p className="text-[0.92rem]">
+      <p className="text-note">
         {fault ? <strong className="text-clash">{fault}</strong> : <span className="text-soft">{hint}</span>}
       </p>
     </fieldset>

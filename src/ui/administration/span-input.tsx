@@ -1,4 +1,5 @@
 'use client';
+import { Select, TextField } from '@/ui/kit/fields';
 import { useState } from 'react';
 import { t, texts } from '@/contracts/language/translate';
 import type { FieldProps } from './plain-inputs';
@@ -37,15 +38,15 @@ export function SpanInput({ field, value, onChange, ids, within = '' }: FieldPro
   };
   return (
     <span className="flex items-center gap-2">
-      <input
+      <TextField
         {...ids}
-        className="field w-24"
+        className="w-24"
         inputMode="decimal"
         value={text}
         onChange={({ target }) => mean(target.value, unit)}
       />
-      <select
-        className="field w-28"
+      <Select
+        className="w-28"
         aria-label={within ? t`Unit of ${field.label} of ${within}` : t`Unit of ${field.label}`}
         value={unit}
         onChange={({ target }) => mean(text, Number(target.value) as Unit)}
@@ -55,7 +56,7 @@ export function SpanInput({ field, value, onChange, ids, within = '' }: FieldPro
             {UNITS[each]}
           </option>
         ))}
-      </select>
+      </Select>
     </span>
   );
 }

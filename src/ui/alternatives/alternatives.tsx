@@ -2,7 +2,7 @@
 import type { Drawn, Move } from '@/contracts/requests/drawn';
 import { t } from '@/contracts/language/translate';
 import { useState, type ReactNode } from 'react';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import type {
   DateAlternatives,
   RivalAlternatives,
@@ -53,7 +53,7 @@ function SeriesWays({
       <Choices label={t`Ways out for the whole series`} ways={ways}>
         {(way) => (
           <>
-            <ul className="max-h-80 overflow-y-auto text-[0.93rem]" tabIndex={0} aria-label={t`Each date`}>
+            <ul className="max-h-80 overflow-y-auto text-note" tabIndex={0} aria-label={t`Each date`}>
               {way.changes.map(({ key, sentence, drawn }) => (
                 <li key={key} className="border-t border-rule">
                   <MoveLine sentence={sentence} drawn={drawn} />
@@ -72,7 +72,7 @@ function SharedWays({ shared, actions }: { shared: SharedAlternatives; actions: 
   return (
     <section aria-label={t`All who want this place`} className="mt-3 border-l-4 border-clear pl-3">
       <h3 className="font-semibold">{shared.sentence}</h3>
-      <ul className="text-[0.95rem]">
+      <ul className="text-note">
         {shared.placements.map(({ reference, sentence, drawn }) => (
           <li key={reference}>
             <MoveLine sentence={sentence} drawn={drawn} />
@@ -97,12 +97,12 @@ interface SideProps {
 const Side = ({ heading, facts, label, ways, now, actions }: SideProps) => (
   <div className="min-w-0">
     <h4 className="font-semibold">{heading}</h4>
-    <p className="text-[0.95rem] text-soft">{facts}</p>
+    <p className="text-note text-soft">{facts}</p>
     <p className="small-caps mt-1">{t`Could have instead`}</p>
     {ways.length > 0 ? (
       <WayList label={label} ways={ways} now={now} actions={actions} />
     ) : (
-      <p className="text-[0.95rem]">{t`Nothing near what it asked for.`}</p>
+      <p className="text-note">{t`Nothing near what it asked for.`}</p>
     )}
   </div>
 );
@@ -113,7 +113,7 @@ function RivalWays({ rival, actions }: { rival: RivalAlternatives; actions: Ways
   return (
     <section aria-label={t`Also wanted by ${title}`} className="mt-3 border-l-4 border-look pl-3">
       <h3 className="font-semibold">{t`“${title}” wants the same place, ${when}`}</h3>
-      <p className="text-[0.95rem]">{rival.sentence}</p>
+      <p className="text-note">{rival.sentence}</p>
       <div className="mt-1 grid gap-x-6 gap-y-3 sm:grid-cols-2">
         <Side
           heading={t`This request`}
@@ -158,7 +158,7 @@ export function Alternatives({ ways, actions, isSeries }: AlternativesProps) {
     <section aria-label={t`Ways out`} className="sheet mt-3 border-l-4 border-l-accent px-3 py-2">
       <div className="flex flex-wrap items-baseline gap-x-3">
         <h2 className="text-lg">{t`Ways out`}</h2>
-        <span role="status" className="text-[0.93rem] text-soft">
+        <span role="status" className="text-note text-soft">
           {isStopped
             ? t`Stopped.`
             : !isOver && progress
@@ -166,11 +166,9 @@ export function Alternatives({ ways, actions, isSeries }: AlternativesProps) {
               : ''}
         </span>
         {isStopped ? (
-          <button type="button" className="text-[0.93rem] underline" onClick={again}>{t`Look again`}</button>
+          <button type="button" className="text-note underline" onClick={again}>{t`Look again`}</button>
         ) : (
-          !isOver && (
-            <button type="button" className="text-[0.93rem] underline" onClick={stop}>{t`Stop`}</button>
-          )
+          !isOver && <button type="button" className="text-note underline" onClick={stop}>{t`Stop`}</button>
         )}
       </div>
       <SeriesWays ways={series} actions={actions.series} />
@@ -188,14 +186,14 @@ export function Alternatives({ ways, actions, isSeries }: AlternativesProps) {
       ))}
       {shared.length > 0 && rivals.length > 0 ? (
         <details className="mt-2">
-          <summary className="text-[0.93rem] text-soft">{t`Two of them at a time`}</summary>
+          <summary className="text-note text-soft">{t`Two of them at a time`}</summary>
           {pairs}
         </details>
       ) : (
         pairs
       )}
       {notes.map((note) => (
-        <p key={note} className="mt-1 text-[0.93rem] text-soft">
+        <p key={note} className="mt-1 text-note text-soft">
           {note}
         </p>
       ))}

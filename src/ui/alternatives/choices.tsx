@@ -1,7 +1,8 @@
 'use client';
+import { Radio } from '@/ui/kit/fields';
 import { useEffect, useId, useRef, useState, type ReactNode } from 'react';
 import type { Verdict } from '@/core/checks/findings';
-import { VerdictStamp } from '@/ui/primitives/verdict-stamp';
+import { VerdictStamp } from '@/ui/kit/verdict-stamp';
 
 interface Choice {
   readonly sentence: string;
@@ -32,17 +33,11 @@ export function Choices<Way extends Choice>({ label, ways, children }: ChoicesPr
       {ways.map((way, index) => (
         <li key={way.sentence} className={`border-b border-rule py-1.5 ${picked === index ? 'bg-sunk' : ''}`}>
           <label className="flex items-baseline gap-2 px-1">
-            <input
-              type="radio"
-              name={name}
-              className="accent-(--accent)"
-              checked={picked === index}
-              onChange={() => setPicked(index)}
-            />
+            <Radio name={name} checked={picked === index} onChange={() => setPicked(index)} />
             <span className="flex-1">
               {way.sentence}
               {way.costs.length > 0 && (
-                <span className="block text-[0.9rem] text-soft">{way.costs.join(' · ')}</span>
+                <span className="block text-fine text-soft">{way.costs.join(' · ')}</span>
               )}
             </span>
             {way.verdict && way.verdict !== 'clear' && <VerdictStamp verdict={way.verdict} />}

@@ -21,7 +21,7 @@ export const WayList = ({ label, ways, now, actions }: WayListProps) => (
     {(way) => (
       <>
         {way.notes.map((note) => (
-          <p key={note} className="mt-1 text-[0.93rem] text-soft">
+          <p key={note} className="mt-1 text-note text-soft">
             {note}
           </p>
         ))}
@@ -45,15 +45,15 @@ export function DateWays({ date, isOneOfMany, actions }: DateWaysProps) {
   const label = t`Ways out for ${when}`;
   const body = (
     <>
-      {none && <p className="text-[0.95rem]">{none}</p>}
+      {none && <p className="text-note">{none}</p>}
       {best.length > 0 && <WayList label={label} ways={best} now={now} actions={actions} />}
       {others.length > 0 && (
         <details className="mt-1">
-          <summary className="text-[0.93rem] text-soft">{t`Of another kind (${others.length})`}</summary>
+          <summary className="text-note text-soft">{t`Of another kind (${others.length})`}</summary>
           <WayList label={t`${label}, of another kind`} ways={others} now={now} actions={actions} />
         </details>
       )}
-      {date.cut && <p className="mt-1 text-[0.9rem] text-soft">{date.cut}</p>}
+      {date.cut && <p className="mt-1 text-fine text-soft">{date.cut}</p>}
     </>
   );
   if (!isOneOfMany)
@@ -66,7 +66,7 @@ export function DateWays({ date, isOneOfMany, actions }: DateWaysProps) {
     <details className="border-b border-rule py-1">
       <summary>
         <span className="font-semibold">{when}</span>{' '}
-        <span className="text-[0.93rem] text-soft">
+        <span className="text-note text-soft">
           {best[0]
             ? `${best[0].sentence}${best.length > 1 ? t` And ${best.length - 1} more.` : ''}`
             : t`No way out was found.`}

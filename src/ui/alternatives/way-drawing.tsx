@@ -96,7 +96,7 @@ export function WayDrawing({ now, then }: { now: Drawn | null; then: Drawn }) {
   if (!rows.length) return null;
   return (
     <figure className="my-2" aria-hidden="true">
-      <div className="relative ml-32 h-4 text-[0.72rem] text-soft">
+      <div className="relative ml-32 h-4 text-tiny text-soft">
         {ticks.map((minute) => (
           <span key={minute} className="absolute" style={{ left: percent(minute - first) }}>
             {sayClock(Math.max(0, minute))}
@@ -105,7 +105,7 @@ export function WayDrawing({ now, then }: { now: Drawn | null; then: Drawn }) {
       </div>
       {rows.map((row) => (
         <div key={`${row.day} ${row.spaceId}`} className="flex items-stretch border-t border-rule">
-          <span className="w-32 shrink-0 py-1 pr-2 text-[0.85rem] leading-tight">
+          <span className="w-32 shrink-0 py-1 pr-2 text-small leading-tight">
             <span className="block truncate font-semibold">{row.name}</span>
             <span className="text-soft">{dayShort(row.day)}</span>
           </span>
@@ -115,7 +115,7 @@ export function WayDrawing({ now, then }: { now: Drawn | null; then: Drawn }) {
               .map(({ start, end, title }) => (
                 <span
                   key={start}
-                  className="absolute inset-y-2 overflow-hidden border border-strong-rule bg-sunk px-1 text-[0.75rem] leading-tight text-soft"
+                  className="absolute inset-y-2 overflow-hidden border border-strong-rule bg-sunk px-1 text-mini leading-tight text-soft"
                   style={place(row.day, { start, end })}
                 >
                   {title ?? t`taken`}
@@ -126,7 +126,7 @@ export function WayDrawing({ now, then }: { now: Drawn | null; then: Drawn }) {
           </span>
         </div>
       ))}
-      <figcaption className="flex gap-4 border-t border-rule pt-1 text-[0.8rem] text-soft">
+      <figcaption className="flex gap-4 border-t border-rule pt-1 text-small text-soft">
         {now && (
           <span>
             <span className="mr-1 inline-block h-3 w-5 border-2 border-dotted border-clash align-middle" />

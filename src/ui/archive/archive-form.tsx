@@ -1,4 +1,6 @@
 'use client';
+import { Button } from '@/ui/kit/button';
+import { TextField } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
 import { useId, useState } from 'react';
@@ -10,8 +12,8 @@ import {
 } from '@/contracts/administration/archive';
 import type { ErrorReply } from '@/contracts/base/refusal';
 import { send, sendFile } from '@/ui/hooks/send';
-import { Labelled } from '@/ui/primitives/form-parts';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { Labelled } from '@/ui/kit/form-parts';
+import { RefusalNote } from '@/ui/kit/refusal-note';
 
 interface ArchiveFormProps {
   readonly path: string;
@@ -90,7 +92,7 @@ export function ArchiveForm({ path, site, now }: ArchiveFormProps) {
             if (file) void take(file);
           }}
         />
-        <p className="text-[0.92rem] text-soft">{t`house-….tar.gz, at most ${ARCHIVE_LIMIT_MB / 1024} GB.`}</p>
+        <p className="text-note text-soft">{t`house-….tar.gz, at most ${ARCHIVE_LIMIT_MB / 1024} GB.`}</p>
       </div>
       <p role="status">{isBusy && t`On its way, and being looked at …`}</p>
       <RefusalNote error={error?.fields.length ? null : error} />
@@ -105,9 +107,9 @@ export function ArchiveForm({ path, site, now }: ArchiveFormProps) {
               fault={error?.fields.find((fault) => fault.path === 'name')?.message}
             >
               {(ids) => (
-                <input
+                <TextField
                   {...ids}
-                  className="field w-72"
+                  className="w-72"
                   autoComplete="off"
                   value={name}
                   onChange={({ target }) => setName(target.value)}
@@ -116,20 +118,10 @@ export function ArchiveForm({ path, site, now }: ArchiveFormProps) {
             </Labelled>
           )}
           <p className="flex flex-wrap gap-3 pt-2">
-            <button
-              type="button"
-              className="press press-main"
-              disabled={isBusy}
-              onClick={() => void putIn(arrived)}
-            >
+            <Button isMain isBusy={isBusy} onClick={() => void putIn(arrived)}>
               {site ? t`Replace everything here` : t`Bring it in`}
-            </button>
-            <button
-              type="button"
-              className="press"
-              disabled={isBusy}
-              onClick={() => setArrived(null)}
-            >{t`Leave it`}</button>
+            </Button>
+            <Button isBusy={isBusy} onClick={() => setArrived(null)}>{t`Leave it`}</Button>
           </p>
         </section>
       )}

@@ -1,6 +1,6 @@
 'use client';
+import { Button, ButtonLink } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
-import Link from '@/ui/primitives/link';
 import { useRouter } from 'next/navigation';
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
@@ -16,8 +16,8 @@ import { useOffice } from '@/ui/hooks/office';
 import { FilePicker } from '@/ui/files/file-picker';
 import { useFiles } from '@/ui/files/use-files';
 import { send } from '@/ui/hooks/send';
-import { Combobox } from '@/ui/primitives/combobox';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { Combobox } from '@/ui/kit/combobox';
+import { RefusalNote } from '@/ui/kit/refusal-note';
 import { askHref, type Picked } from './ask-address';
 import { dropDraft, emptyForm, loadDraft, saveDraft, type AskForm } from './draft';
 import { FormSection } from './fields';
@@ -33,7 +33,7 @@ import { VerdictLine, VerdictDetails } from './verdict-details';
 import { KindSection, WhatSection } from './what-section';
 import { WhenSection } from './when-section';
 import { WhereSection } from './where-section';
-import { Form } from '@/ui/primitives/form';
+import { Form } from '@/ui/kit/form';
 
 /** An earlier request that this one starts from. */
 export interface StartFrom {
@@ -202,7 +202,7 @@ const StartFromField = memo(function StartFromField({ choices }: { choices: AskC
   const router = useRouter();
   if (!choices.earlier.length) return null;
   return (
-    <label className="ml-auto w-72 text-[0.95rem]">
+    <label className="ml-auto w-72 text-note">
       {t`Start from an earlier request`}
       <Combobox
         aria-label={t`Start from an earlier request`}
@@ -281,19 +281,16 @@ export function AskFormPage({ choices, picked, from, isSignedIn, side }: AskForm
         <div className="grid gap-3 border-t border-rule py-4">
           <RefusalNote error={error} />
           {isSignedIn ? (
-            <button
-              type="submit"
-              className="press press-main justify-self-start px-6 py-2 text-lg"
-              disabled={isSending}
-            >
+            <Button isMain size="large" isSubmit className="justify-self-start" isBusy={isSending}>
               {isSending ? t`Sending …` : t`Send the request`}
-            </button>
+            </Button>
           ) : (
             <p className="flex flex-wrap items-center gap-3">
-              <Link
-                className="press press-main px-6 py-2 text-lg"
+              <ButtonLink
+                isMain
+                size="large"
                 href={`/sign-in?next=${encodeURIComponent(here)}`}
-              >{t`Sign in to send it`}</Link>
+              >{t`Sign in to send it`}</ButtonLink>
               <span className="text-soft">{t`All you typed is kept.`}</span>
             </p>
           )}

@@ -1,11 +1,15 @@
 'use client';
+import { Button } from '@/ui/kit/button';
+import { Checkbox, NumberField, Select } from '@/ui/kit/fields';
+import { TimeField } from '@/ui/kit/dates/time-field';
+import { Field } from '@/ui/kit/field';
 import { t } from '@/contracts/language/translate';
 import { memo, useState } from 'react';
 import { useWatch } from 'react-hook-form';
 import type { CheckReply, DateVerdictReply } from '@/contracts/requests/ask';
 import { countText, dayShort, sayTime } from '@/contracts/words/when';
 import { dateOf, type LocalDateTime } from '@/core/time/local-time';
-import { VerdictStamp } from '@/ui/primitives/verdict-stamp';
+import { VerdictStamp } from '@/ui/kit/verdict-stamp';
 import { takenOn, type DifferingForm } from './draft';
 import type { PartProps } from './part-props';
 import { DayNote } from '@/ui/frame/day-notes';
@@ -25,48 +29,42 @@ function DifferingFields({
   onChange: (date: DifferingForm) => void;
   onClose: () => void;
 }) {
-  const field = (label: string, name: 'startTime' | 'endTime' | 'people', type: string) => (
-    <label className="text-[0.92rem]">
-      {label}
-      <input
-        className="field"
-        type={type}
-        min={type === 'number' ? 1 : undefined}
-        value={date[name]}
-        onChange={(event) => onChange({ ...date, [name]: event.target.value })}
-      />
-    </label>
+  const time = (label: string, name: 'startTime' | 'endTime') => (
+    <Field label={label} look="note">
+      <TimeField value={date[name]} onChange={(value) => onChange({ ...date, [name]: value })} />
+    </Field>
   );
   return (
     <div className="mt-1 grid grid-cols-2 gap-2 border border-rule bg-paper p-2">
-      {field(t`Starts`, 'startTime', 'time')}
-      {field(t`Ends`, 'endTime', 'time')}
-      {field(t`People`, 'people', 'number')}
-      <label className="text-[0.92rem]">
+      {time(t`Starts`, 'startTime')}
+      {time(t`Ends`, 'endTime')}
+      <Field label={t`People`} look="note">
+        <NumberField
+          min={1}
+          value={date.people}
+          onChange={({ target }) => onChange({ ...date, people: target.value })}
+        />
+      </Field>
+      <label className="text-note">
         {t`Space`}
-        <select
-          className="field"
-          value={date.spaceId}
-          onChange={(event) => onChange({ ...date, spaceId: event.target.value })}
-        >
+        <Select value={date.spaceId} onChange={(event) => onChange({ ...date, spaceId: event.target.value })}>
           <option value="">{t`as on the others`}</option>
           {choices.spaces.map(({ id, name }) => (
             <option key={id} value={id}>
               {name}
             </option>
           ))}
-        </select>
+        </Select>
       </label>
       <div className="col-span-2 flex gap-2">
-        <button type="button" className="press px-2 py-0.5" onClick={onClose}>{t`Done`}</button>
-        <button
-          type="button"
-          className="press px-2 py-0.5"
+        <Button size="small" onClick={onClose}>{t`Done`}</Button>
+        <Button
+          size="small"
           onClick={() => {
             onChange({ at: date.at, startTime: '', endTime: '', people: '', spaceId: '' });
             onClose();
           }}
-        >{t`As on the others`}</button>
+        >{t`As on the others`}</Button>
       </div>
     </div>
   );
@@ -98,9 +96,7 @@ function DateListItem({ form, choices, date, isOfSeries }: DateListItemProps) {
       <div className="flex items-baseline justify-between gap-2">
         {isOfSeries ? (
           <label className="flex items-baseline gap-2">
-            <input
-              type="checkbox"
-              className="accent-(--accent)"
+            <Checkbox
               checked
               onChange={() => setValue('leftOut', [...getValues('leftOut'), date.key], { shouldDirty: true })}
             />
@@ -115,12 +111,12 @@ function DateListItem({ form, choices, date, isOfSeries }: DateListItemProps) {
         <VerdictStamp verdict={date.verdict} />
       </div>
       {date.findings.map(({ sentence, severity }) => (
-        <p key={sentence} className={`mt-0.5 text-[0.93rem] ${severity === 'notes' ? 'text-soft' : ''}`}>
+        <p key={sentence} className={`mt-0.5 text-note ${severity === 'notes' ? 'text-soft' : ''}`}>
           {sentence}
         </p>
       ))}
       {own.taken && (
-        <p className="mt-0.5 border-l-4 border-accent pl-2 text-[0.93rem]">
+        <p className="mt-0.5 border-l-4 border-accent pl-2 text-note">
           {t`Instead: ${own.taken.sentence} `}
           <button
             type="button"
@@ -133,7 +129,7 @@ function DateListItem({ form, choices, date, isOfSeries }: DateListItemProps) {
         <>
           <button
             type="button"
-            className="text-[0.88rem] text-soft underline"
+            className="text-fine text-soft underline"
             aria-expanded={isOpen}
             onClick={() => setOpen(!isOpen)}
           >
@@ -156,9 +152,7 @@ function LeftOutDateListItem({ form, at }: Pick<PartProps, 'form'> & { at: strin
   return (
     <li className="relative border-b border-rule py-1.5 pl-4 text-soft before:absolute before:top-4 before:left-0 before:w-3 before:border-t-2 before:border-dashed before:border-strong-rule">
       <label className="flex items-baseline gap-2">
-        <input
-          type="checkbox"
-          className="accent-(--accent)"
+        <Checkbox
           checked={false}
           onChange={() =>
             setValue(
@@ -209,11 +203,10 @@ export const AskDateList = memo(function AskDateList({
           )}
       </ol>
       {lines.length > most && (
-        <button
-          type="button"
-          className="press mt-2"
+        <Button
+          className="mt-2"
           onClick={() => setMost(lines.length)}
-        >{t`Show ${countText(lines.length - most, 'more date', 'more dates')}`}</button>
+        >{t`Show ${countText(lines.length - most, 'more date', 'more dates')}`}</Button>
       )}
     </>
   );

@@ -1,4 +1,5 @@
 'use client';
+import { Button } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import type { CheckBody, CheckReply } from '@/contracts/requests/ask';
 import type { SeriesAlternativeView, AlternativeView } from '@/contracts/alternatives/alternatives';
@@ -48,20 +49,15 @@ export function FormWays({ form, choices, reply, body }: FormWaysProps) {
       actions={{
         one: (way, { key }) =>
           way.hire ? (
-            <span className="text-[0.93rem] text-soft">{t`That is done at the desk, once it is asked for.`}</span>
+            <span className="text-note text-soft">{t`That is done at the desk, once it is asked for.`}</span>
           ) : (
-            <button
-              type="button"
-              className="press press-main"
-              onClick={() => takeOne(way, key)}
-            >{t`Take this`}</button>
+            <Button isMain onClick={() => takeOne(way, key)}>{t`Take this`}</Button>
           ),
         series: (way) => (
-          <button
-            type="button"
-            className="press press-main"
+          <Button
+            isMain
             onClick={() => takeSeries(way)}
-          >{t`Take this for ${countText(way.changes.length, 'date', 'dates')}`}</button>
+          >{t`Take this for ${countText(way.changes.length, 'date', 'dates')}`}</Button>
         ),
       }}
     />

@@ -1,11 +1,15 @@
 'use client';
+import { RegisteredTime } from '@/ui/kit/dates/registered';
+import { Button } from '@/ui/kit/button';
+import { Checkbox, NumberField, Select, TextField } from '@/ui/kit/fields';
 import { PlainFields } from './plain-fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
 import { memo } from 'react';
 import { useFieldArray, useWatch } from 'react-hook-form';
 import { countText } from '@/contracts/words/when';
-import { Field, FormSection } from './fields';
+import { Field } from '@/ui/kit/field';
+import { FormSection } from './fields';
 import type { PartProps } from './part-props';
 import { Question } from './what-section';
 
@@ -33,25 +37,25 @@ function Equipment({ form, choices, faults, left }: PartProps & { left: Left }) 
               label={t`Equipment`}
               fault={faults[`equipment.${index}.typeId`] ?? (index === 0 ? faults.equipment : undefined)}
             >
-              <select className="field" {...register(`equipment.${index}.typeId`)}>
+              <Select {...register(`equipment.${index}.typeId`)}>
                 <option value="">{t`Choose …`}</option>
                 {choices.equipment.map((each) => (
                   <option key={each.id} value={each.id}>
                     {each.name} ({stock(each.id, each.stock)})
                   </option>
                 ))}
-              </select>
+              </Select>
             </Field>
             {type && type.units.length > 0 && (
               <Field label={t`Which one`} className="order-last col-span-3">
-                <select className="field" {...register(`equipment.${index}.unitId`)}>
+                <Select {...register(`equipment.${index}.unitId`)}>
                   <option value="">{t`any of them`}</option>
                   {type.units.map((unit) => (
                     <option key={unit.id} value={unit.id}>
                       {unit.name}
                     </option>
                   ))}
-                </select>
+                </Select>
               </Field>
             )}
             <Field
@@ -59,30 +63,22 @@ function Equipment({ form, choices, faults, left }: PartProps & { left: Left }) 
               hint={free === undefined ? undefined : t`${free} left`}
               fault={faults[`equipment.${index}.quantity`]}
             >
-              <input
-                className="field"
-                type="number"
-                min={1}
-                step={1}
-                {...register(`equipment.${index}.quantity`)}
-              />
+              <NumberField min={1} step={1} {...register(`equipment.${index}.quantity`)} />
             </Field>
-            <button
-              type="button"
-              className="press mt-6"
+            <Button
+              className="mt-6"
               onClick={() => remove(index)}
               aria-label={t`Leave line ${index + 1} of equipment out`}
-            >{t`Leave out`}</button>
+            >{t`Leave out`}</Button>
           </div>
         );
       })}
-      <button
-        type="button"
-        className="press sm:col-span-3 sm:justify-self-start"
+      <Button
+        className="sm:col-span-3 sm:justify-self-start"
         onClick={() => append({ typeId: '', quantity: '', unitId: '' })}
       >
         {fields.length ? t`More equipment` : t`Add equipment`}
-      </button>
+      </Button>
       {!fields.length && faults.equipment && (
         <p className="font-semibold text-clash sm:col-span-6">{faults.equipment}</p>
       )}
@@ -103,9 +99,8 @@ function Services({ form, choices, faults }: PartProps) {
           return (
             <div key={id}>
               <label className="flex items-baseline gap-2">
-                <input
-                  type="checkbox"
-                  className="size-4 shrink-0 translate-y-0.5 accent-(--accent)"
+                <Checkbox
+                  className="size-4 shrink-0 translate-y-0.5"
                   checked={index >= 0}
                   onChange={(event) =>
                     event.target.checked ? append({ serviceId: String(id), answers: {} }) : remove(index)
@@ -162,38 +157,28 @@ function RunningOrder({ form, faults }: PartProps) {
           className="grid grid-cols-[7rem_1fr] items-start gap-3 sm:grid-cols-[7rem_1fr_auto_auto]"
         >
           <Field label={t`At`} fault={faults[`lines.${index}.at`]}>
-            <input className="field" type="time" {...register(`lines.${index}.at`)} />
+            <RegisteredTime control={control} name={`lines.${index}.at`} />
           </Field>
           <Field label={t`What happens`} fault={faults[`lines.${index}.text`]}>
-            <input
-              className="field"
-              maxLength={MOST_CHARACTERS.orderLine}
-              {...register(`lines.${index}.text`)}
-            />
+            <TextField maxLength={MOST_CHARACTERS.orderLine} {...register(`lines.${index}.text`)} />
           </Field>
           <label className="flex items-center gap-2 sm:mt-8">
-            <input
-              type="checkbox"
-              className="size-4 accent-(--accent)"
-              {...register(`lines.${index}.isPublic`)}
-            />
+            <Checkbox className="size-4" {...register(`lines.${index}.isPublic`)} />
             {t`for readers too`}
           </label>
-          <button
-            type="button"
-            className="press sm:mt-6"
+          <Button
+            className="sm:mt-6"
             aria-label={t`Leave line ${index + 1} of the running order out`}
             onClick={() => remove(index)}
-          >{t`Leave out`}</button>
+          >{t`Leave out`}</Button>
         </div>
       ))}
-      <button
-        type="button"
-        className="press justify-self-start"
+      <Button
+        className="justify-self-start"
         onClick={() => append({ at: startTime, text: '', isPublic: false })}
       >
         {fields.length ? t`One more line` : t`Add a line`}
-      </button>
+      </Button>
     </div>
   );
 }

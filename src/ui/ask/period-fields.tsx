@@ -1,4 +1,5 @@
 'use client';
+import { Button } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import { useWatch } from 'react-hook-form';
 import { periodsOn, type Period } from '@/core/spaces/timetable';
@@ -39,18 +40,17 @@ export function PeriodFields({ form, choices }: PartProps) {
       {periods.length ? (
         <div className="mt-1 flex flex-wrap gap-2">
           {periods.map((period, index) => (
-            <button
+            <Button
               key={period.fromMin}
-              type="button"
               aria-pressed={isIn(period)}
-              className={`press px-2.5 py-1 ${isIn(period) ? 'border-ink bg-sunk' : 'font-normal'}`}
+              className={`px-2.5 py-1 ${isIn(period) ? 'border-ink bg-sunk' : 'font-normal'}`}
               onClick={() => take(index)}
             >
               {period.name}{' '}
               <span className="font-normal text-soft">
                 {sayClock(period.fromMin)}–{sayClock(period.toMin)}
               </span>
-            </button>
+            </Button>
           ))}
         </div>
       ) : (

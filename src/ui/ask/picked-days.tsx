@@ -1,12 +1,13 @@
 'use client';
+import { Button } from '@/ui/kit/button';
+import { TextArea } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import { useWatch } from 'react-hook-form';
 import type { LocalDate } from '@/core/time/local-time';
 import { countText, dayShort } from '@/contracts/words/when';
-import { readTypedDates } from '@/ui/frame/typed-date';
+import { readTypedDates } from '@/ui/kit/dates/typed-date';
 import type { PartProps } from './part-props';
-import { Press } from '@/ui/primitives/press';
 
 const quotedList = (pieces: readonly string[]): string => pieces.map((piece) => `“${piece}”`).join(', ');
 
@@ -32,9 +33,8 @@ export function PickedDays({ form, choices, faults }: PartProps) {
     <div className="sm:col-span-6">
       <label htmlFor="picked-days" className="font-semibold">{t`Further days`}</label>
       <div className="flex gap-2">
-        <textarea
+        <TextArea
           id="picked-days"
-          className="field"
           rows={1}
           placeholder={t`12 may, 19 may, 2027-06-02 …`}
           aria-invalid={unread.length > 0 || !!faults.pickedDays}
@@ -47,14 +47,14 @@ export function PickedDays({ form, choices, faults }: PartProps) {
             void add();
           }}
         />
-        <Press
+        <Button
           off={text.trim() ? null : t`Write one or more days first.`}
           onClick={() => void add()}
-        >{t`Add`}</Press>
+        >{t`Add`}</Button>
       </div>
       <p
         id="picked-days-hint"
-        className="mt-0.5 text-[0.92rem] text-soft"
+        className="mt-0.5 text-note text-soft"
       >{t`One day, many or a range (1–3 June), typed or pasted; Enter adds them. All at the hours above.`}</p>
       <div aria-live="polite">
         {unread.length > 0 && (
@@ -73,15 +73,15 @@ export function PickedDays({ form, choices, faults }: PartProps) {
           .filter((day) => day !== startDate)
           .map((day) => (
             <li key={day}>
-              <button
-                type="button"
-                className="press px-2 py-0.5 font-normal"
+              <Button
+                size="small"
+                className="font-normal"
                 onClick={() => set(pickedDays.filter((each) => each !== day))}
               >
                 {dayShort(day as LocalDate)}
                 <span aria-hidden="true">×</span>
                 <span className="sr-only">{t`: take it out`}</span>
-              </button>
+              </Button>
             </li>
           ))}
       </ul>

@@ -1,3 +1,4 @@
+import { TextArea, TextField } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import {
   fieldLabel,
@@ -5,7 +6,7 @@ import {
   requestField,
   type RequestFieldSection,
 } from '@/contracts/requests/request-fields';
-import { Field } from './fields';
+import { Field } from '@/ui/kit/field';
 import type { PartProps } from './part-props';
 
 export const fieldsAskedIn = (section: RequestFieldSection) =>
@@ -28,9 +29,9 @@ export function PlainFields({
         className={lines === 1 ? 'sm:col-span-3' : 'sm:col-span-6'}
       >
         {lines === 1 ? (
-          <input className="field" maxLength={most} {...form.register(name)} />
+          <TextField maxLength={most} {...form.register(name)} />
         ) : (
-          <textarea className="field" rows={lines} {...form.register(name)} />
+          <TextArea rows={lines} {...form.register(name)} />
         )}
       </Field>
     );

@@ -1,4 +1,6 @@
 'use client';
+import { Button } from '@/ui/kit/button';
+import { TextField } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { memo, useState } from 'react';
 import { addDays, clockText, type LocalDate, type LocalDateTime } from '@/core/time/local-time';
@@ -58,9 +60,8 @@ export const QuickField = memo(function QuickField({ form, choices }: Pick<PartP
     <div className="mb-4 border-l-4 border-strong-rule bg-sunk px-3 py-2">
       <label htmlFor="quick-line" className="font-semibold">{t`In one line`}</label>
       <div className="flex gap-2">
-        <input
+        <TextField
           id="quick-line"
-          className="field"
           placeholder={t`thu 14-16 potting studio 20 people round tables`}
           aria-describedby="quick-line-read"
           value={text}
@@ -71,13 +72,9 @@ export const QuickField = memo(function QuickField({ form, choices }: Pick<PartP
             void fill();
           }}
         />
-        <button
-          type="button"
-          className="press whitespace-nowrap"
-          onClick={() => void fill()}
-        >{t`Fill in`}</button>
+        <Button className="whitespace-nowrap" onClick={() => void fill()}>{t`Fill in`}</Button>
       </div>
-      <div id="quick-line-read" aria-live="polite" className="mt-1 text-[0.95rem]">
+      <div id="quick-line-read" aria-live="polite" className="mt-1 text-note">
         {!reading && <span className="text-soft">{t`Or fill in the fields below; both go together.`}</span>}
         {reading && reading.read.length > 0 && (
           <ul className="flex flex-wrap gap-x-4 gap-y-0.5">

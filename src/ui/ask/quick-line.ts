@@ -2,7 +2,7 @@ import { ownLanguage, t } from '@/contracts/language/translate';
 import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { everyText } from '@/contracts/words/rule';
 import { dayShort, sayClock } from '@/contracts/words/when';
-import { findDay } from '@/ui/frame/typed-date';
+import { findDay } from '@/ui/kit/dates/typed-date';
 import { grammarOf, type QuickGrammar } from './quick-grammar';
 import type { AskChoices } from '@/contracts/requests/ask-choices';
 import type { RuleUnit } from '@/core/recurrence/editor-model';

@@ -1,4 +1,5 @@
 'use client';
+import { Checkbox } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { memo, useId } from 'react';
 import { Controller, useWatch } from 'react-hook-form';
@@ -7,8 +8,8 @@ import type { BuildingId, CategoryId, OrganisationId, SpaceId } from '@/core/ids
 import { parseLocalDateTime } from '@/core/time/local-time';
 import { listText } from '@/contracts/words/rule';
 import { spanText } from '@/contracts/words/when';
-import { RichText } from '@/ui/primitives/rich-text';
-import { SafeHtml } from '@/ui/primitives/safe-html';
+import { RichText } from '@/ui/kit/rich-text';
+import { SafeHtml } from '@/ui/kit/safe-html';
 import type { AskForm } from './draft';
 import { FormSection } from './fields';
 import { isPublished, timesOf } from './form-body';
@@ -48,18 +49,13 @@ function OtherCalendars({ form, choices, faults }: PartProps) {
       <div className="flex flex-wrap gap-x-4 gap-y-1">
         {others.map(({ id, name, about }) => (
           <label key={id} className="flex min-h-7 items-center gap-1.5" title={about}>
-            <input
-              type="checkbox"
-              className="size-4 accent-(--accent)"
-              value={String(id)}
-              {...form.register('calendarIds')}
-            />
+            <Checkbox className="size-4" value={String(id)} {...form.register('calendarIds')} />
             {name}
           </label>
         ))}
       </div>
       {fault && <p className="font-semibold text-clash">{fault}</p>}
-      <p className="mt-0.5 text-[0.92rem] text-soft">{t`The office says whether it is taken up there.`}</p>
+      <p className="mt-0.5 text-note text-soft">{t`The office says whether it is taken up there.`}</p>
     </details>
   );
 }
@@ -95,7 +91,7 @@ function Preview({ form, choices }: PartProps) {
           ))}
         </ul>
       )}
-      <p className="mt-2 border-t border-rule pt-2 text-[0.95rem]">
+      <p className="mt-2 border-t border-rule pt-2 text-note">
         {values.categoryId === ''
           ? t`On which calendars it will be depends on the category.`
           : on.length
@@ -116,9 +112,8 @@ export const ReadersSection = memo(function ReadersSection(props: PartProps) {
     <FormSection title={t`What readers learn`}>
       <div className="sm:col-span-6">
         <label className="flex items-center gap-2 font-semibold">
-          <input
-            type="checkbox"
-            className="size-4 accent-(--accent)"
+          <Checkbox
+            className="size-4"
             checked={isOn}
             onChange={({ target }) => form.setValue('publish', target.checked, { shouldDirty: true })}
           />
@@ -146,7 +141,7 @@ export const ReadersSection = memo(function ReadersSection(props: PartProps) {
             {faults.publicHtml && <p className="font-semibold text-clash">{faults.publicHtml}</p>}
             <p
               id={`${id}-hint`}
-              className="mt-0.5 text-[0.92rem] text-soft"
+              className="mt-0.5 text-note text-soft"
             >{t`Beside title, hours and place. Nothing else is published.`}</p>
           </div>
           {choices.audiences.length > 0 && (
@@ -155,17 +150,12 @@ export const ReadersSection = memo(function ReadersSection(props: PartProps) {
               <div className="flex flex-wrap gap-x-4 gap-y-1">
                 {choices.audiences.map((audience) => (
                   <label key={audience} className="flex items-center gap-1.5">
-                    <input
-                      type="checkbox"
-                      className="size-4 accent-(--accent)"
-                      value={audience}
-                      {...register('audiences')}
-                    />
+                    <Checkbox className="size-4" value={audience} {...register('audiences')} />
                     {audience}
                   </label>
                 ))}
               </div>
-              <p className="mt-0.5 text-[0.92rem] text-soft">{t`None picked: those its category is usually for.`}</p>
+              <p className="mt-0.5 text-note text-soft">{t`None picked: those its category is usually for.`}</p>
             </fieldset>
           )}
           <OtherCalendars {...props} />

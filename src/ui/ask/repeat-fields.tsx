@@ -1,3 +1,6 @@
+import { RegisteredDate } from '@/ui/kit/dates/registered';
+import { Button } from '@/ui/kit/button';
+import { Checkbox, NumberField, Select, TextField } from '@/ui/kit/fields';
 import { t, tAs, texts } from '@/contracts/language/translate';
 import { useWatch } from 'react-hook-form';
 import { MONTH_NAMES, ruleText, WEEKDAY_NAMES } from '@/contracts/words/rule';
@@ -5,7 +8,7 @@ import { dayShort } from '@/contracts/words/when';
 import { parseLocalDateTime } from '@/core/time/local-time';
 import { useOffice } from '@/ui/hooks/office';
 import type { AskForm } from './draft';
-import { Field } from './fields';
+import { Field } from '@/ui/kit/field';
 import type { PartProps } from './part-props';
 
 /** Of the form only what says a rule. */
@@ -28,17 +31,12 @@ function Boxes({ form, name, legend, options, hint }: BoxesProps) {
       <div className="flex flex-wrap gap-x-4 gap-y-1">
         {options.map(([value, text]) => (
           <label key={value} className="flex items-center gap-1.5">
-            <input
-              type="checkbox"
-              className="size-4 accent-(--accent)"
-              value={value}
-              {...form.register(name)}
-            />
+            <Checkbox className="size-4" value={value} {...form.register(name)} />
             {text}
           </label>
         ))}
       </div>
-      {hint && <p className="mt-0.5 text-[0.92rem] text-soft">{hint}</p>}
+      {hint && <p className="mt-0.5 text-note text-soft">{hint}</p>}
     </fieldset>
   );
 }
@@ -63,10 +61,10 @@ function MonthFields({ form, faults }: RepeatProps) {
   return (
     <>
       <Field label={t`On which day`} className="sm:col-span-3">
-        <select className="field" {...form.register('place')}>
+        <Select {...form.register('place')}>
           <option value="days">{t`on days of the month`}</option>
           <option value="weekdays">{t`on certain weekdays of the month`}</option>
-        </select>
+        </Select>
       </Field>
       {place === 'days' ? (
         <Field
@@ -75,7 +73,7 @@ function MonthFields({ form, faults }: RepeatProps) {
           fault={faults.monthDays}
           className="sm:col-span-3"
         >
-          <input className="field" {...form.register('monthDays')} />
+          <TextField {...form.register('monthDays')} />
         </Field>
       ) : (
         <>
@@ -108,12 +106,11 @@ function OwnRule({ form }: RepeatProps) {
         {t`These dates follow a rule of their own, which these fields cannot show. It is kept exactly as it came`}
         {start && end && `: ${ruleText(values.ownRule, { start, end, tzid, allDay: values.allDay }, null)}`}.
       </p>
-      <p className="mt-1 font-mono text-[0.85rem] break-all">{values.ownRule}</p>
-      <button
-        type="button"
-        className="press mt-2"
+      <p className="mt-1 font-mono text-small break-all">{values.ownRule}</p>
+      <Button
+        className="mt-2"
         onClick={() => form.setValue('ownRule', '', { shouldDirty: true })}
-      >{t`Say another rule instead`}</button>
+      >{t`Say another rule instead`}</Button>
     </div>
   );
 }
@@ -130,42 +127,42 @@ export function RepeatFields(props: RepeatProps) {
   return (
     <>
       <Field label={t`Every`} fault={faults.repeat}>
-        <input className="field" type="number" min={1} step={1} {...register('every')} />
+        <NumberField min={1} step={1} {...register('every')} />
       </Field>
       <Field label={tAs('rule')`Unit`}>
-        <select className="field" {...register('unit')}>
+        <Select {...register('unit')}>
           <option value="day">{t`days`}</option>
           <option value="week">{t`weeks`}</option>
           <option value="month">{t`months`}</option>
           <option value="year">{t`years`}</option>
-        </select>
+        </Select>
       </Field>
       <Field label={t`It goes on`} className="sm:col-span-2">
-        <select className="field" {...register('ends')}>
+        <Select {...register('ends')}>
           <option value="until">{t`until a day`}</option>
           <option value="count">{t`for so many dates`}</option>
           {choices.seasons.length > 0 && <option value="season">{t`until the end of a season`}</option>}
           <option value="never">{t`without an end`}</option>
-        </select>
+        </Select>
       </Field>
       {ends === 'until' && (
         <Field label={t`Until`} hint={t`The last day on which there may be one.`} className="sm:col-span-2">
-          <input className="field" type="date" min={startDate} {...register('until')} />
+          <RegisteredDate control={control} name="until" min={startDate} />
         </Field>
       )}
       {ends === 'count' && (
         <Field label={t`Dates`} className="sm:col-span-2">
-          <input className="field" type="number" min={1} step={1} {...register('count')} />
+          <NumberField min={1} step={1} {...register('count')} />
         </Field>
       )}
       {ends === 'season' && (
         <Field label={t`Season`} className="sm:col-span-2">
-          <select className="field" {...register('season')}>
+          <Select {...register('season')}>
             <option value="">{t`Choose …`}</option>
             {choices.seasons.map(({ name, to }) => (
               <option key={name} value={name}>{t`${name}, to ${dayShort(to)}`}</option>
             ))}
-          </select>
+          </Select>
         </Field>
       )}
       {unit === 'week' && (

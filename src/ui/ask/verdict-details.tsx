@@ -68,7 +68,7 @@ export function VerdictDetails({ state, bands, tzid, body, ...parts }: VerdictDe
           <>
             <p>{state.error.message}</p>
             {state.error.fields.map(({ path, message }) => (
-              <p key={`${path} ${message}`} className="mt-1 text-[0.95rem]">
+              <p key={`${path} ${message}`} className="mt-1 text-note">
                 {message}
               </p>
             ))}
@@ -77,10 +77,10 @@ export function VerdictDetails({ state, bands, tzid, body, ...parts }: VerdictDe
         {state.kind === 'checked' && (
           <>
             <p className="text-lg font-semibold">{state.reply.summary}</p>
-            <p className="text-[0.95rem] first-letter:uppercase">{state.reply.inWords}</p>
-            {extentText(state.reply) && <p className="text-[0.95rem]">{extentText(state.reply)}</p>}
+            <p className="text-note first-letter:uppercase">{state.reply.inWords}</p>
+            {extentText(state.reply) && <p className="text-note">{extentText(state.reply)}</p>}
             {state.reply.notes.map((note) => (
-              <p key={note} className="mt-1 text-[0.95rem]">
+              <p key={note} className="mt-1 text-note">
                 {note}
               </p>
             ))}

@@ -1,13 +1,16 @@
 'use client';
+import { Button } from '@/ui/kit/button';
+import { NumberField, Radio, Select, TextField } from '@/ui/kit/fields';
 import { fieldsAskedIn, PlainFields } from './plain-fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t, texts } from '@/contracts/language/translate';
 import { memo } from 'react';
 import { useWatch } from 'react-hook-form';
-import { Combobox, type Option } from '@/ui/primitives/combobox';
+import { Combobox, type Option } from '@/ui/kit/combobox';
 import type { RequestKind } from '@/contracts/requests/ask-details';
 import type { AskForm } from './draft';
-import { Field, FormSection } from './fields';
+import { Field } from '@/ui/kit/field';
+import { FormSection } from './fields';
 import type { PartProps } from './part-props';
 
 const KINDS: readonly { kind: RequestKind; text: string; hint: string }[] = texts(
@@ -29,12 +32,12 @@ export const KindSection = memo(function KindSection({ form: { register, control
       <div className="flex flex-wrap gap-x-6 gap-y-1">
         {KINDS.map(({ kind: value, text }) => (
           <label key={value} className="flex items-center gap-2">
-            <input type="radio" className="size-4 accent-(--accent)" value={value} {...register('kind')} />
+            <Radio value={value} {...register('kind')} />
             {text}
           </label>
         ))}
       </div>
-      <p className="mt-1 text-[0.92rem] text-soft">{KINDS.find((each) => each.kind === kind)?.hint}</p>
+      <p className="mt-1 text-note text-soft">{KINDS.find((each) => each.kind === kind)?.hint}</p>
     </fieldset>
   );
 });
@@ -68,15 +71,15 @@ function More({
         <ul className="mt-1 flex flex-wrap gap-2">
           {chosen.map((value) => (
             <li key={value}>
-              <button
-                type="button"
-                className="press px-2 py-0.5 font-normal"
+              <Button
+                size="small"
+                className="font-normal"
                 onClick={() => set(chosen.filter((each) => each !== value))}
               >
                 {options.find((option) => option.value === value)?.text}
                 <span aria-hidden="true">×</span>
                 <span className="sr-only">{t`: leave out`}</span>
-              </button>
+              </Button>
             </li>
           ))}
         </ul>
@@ -112,7 +115,7 @@ export const WhatSection = memo(function WhatSection({ form, choices, faults }: 
   return (
     <FormSection title={t`What and for whom`}>
       <Field label={t`Title`} fault={faults.title} className="sm:col-span-6">
-        <input className="field" maxLength={MOST_CHARACTERS.title} {...register('title')} />
+        <TextField maxLength={MOST_CHARACTERS.title} {...register('title')} />
       </Field>
       <Field label={t`Lead host`} fault={faults.hostId} className="sm:col-span-2">
         <Combobox
@@ -122,17 +125,17 @@ export const WhatSection = memo(function WhatSection({ form, choices, faults }: 
         />
       </Field>
       <Field label={t`Category`} hint={category?.about} fault={faults.categoryId} className="sm:col-span-2">
-        <select className="field" {...register('categoryId')}>
+        <Select {...register('categoryId')}>
           <option value="">{t`Choose …`}</option>
           {choices.categories.map(({ id, name, mark, about }) => (
             <option key={id} value={id} title={about}>
               {mark} · {name}: {about}
             </option>
           ))}
-        </select>
+        </Select>
       </Field>
       <Field label={t`People expected`} fault={faults.people} className="sm:col-span-2">
-        <input className="field" inputMode="numeric" type="number" step={1} {...register('people')} />
+        <NumberField inputMode="numeric" step={1} {...register('people')} />
       </Field>
       {questions.map(({ id, text, required, choices: answers, numberName }) => (
         <Question
@@ -203,21 +206,21 @@ export function Question({ form, name, text, required, answers, isNumber, fault 
   return (
     <Field label={label} fault={fault} className="sm:col-span-3">
       {answers.length ? (
-        <select className="field" {...form.register(name)}>
+        <Select {...form.register(name)}>
           <option value="">{t`Choose …`}</option>
           {answers.map((answer) => (
             <option key={answer}>{answer}</option>
           ))}
-        </select>
+        </Select>
       ) : isNumber ? (
-        <input
-          className="field w-32"
+        <TextField
+          className="w-32"
           inputMode="numeric"
           maxLength={MOST_CHARACTERS.answer}
           {...form.register(name)}
         />
       ) : (
-        <input className="field" maxLength={MOST_CHARACTERS.answer} {...form.register(name)} />
+        <TextField maxLength={MOST_CHARACTERS.answer} {...form.register(name)} />
       )}
     </Field>
   );

@@ -1,4 +1,8 @@
 'use client';
+import { DateField } from '@/ui/kit/dates/date-field';
+import { TimeField } from '@/ui/kit/dates/time-field';
+import { RegisteredDate } from '@/ui/kit/dates/registered';
+import { Checkbox, NumberField, Radio } from '@/ui/kit/fields';
 import { t, texts } from '@/contracts/language/translate';
 import { memo } from 'react';
 import { useWatch } from 'react-hook-form';
@@ -16,7 +20,8 @@ import { toEpochMinute, toLocal } from '@/core/time/zone';
 import { dayShort, lengthText } from '@/contracts/words/when';
 import { useOffice } from '@/ui/hooks/office';
 import { usualPlaces, type AskForm, type Pattern } from './draft';
-import { Field, FormSection } from './fields';
+import { Field } from '@/ui/kit/field';
+import { FormSection } from './fields';
 import { hasOwnTime, isOverDays, timesOf } from './form-body';
 import type { PartProps } from './part-props';
 import { PeriodFields } from './period-fields';
@@ -113,30 +118,15 @@ function Hours({ form, faults }: PartProps) {
   return (
     <>
       <Field label={t`First date`} fault={faults.startDate} className="sm:col-span-2">
-        <input
-          className="field"
-          type="date"
-          value={startDate}
-          onChange={(event) => moveStart('startDate', event.target.value)}
-        />
+        <DateField value={startDate} onChange={(day) => moveStart('startDate', day)} />
       </Field>
       {!allDay && (
         <>
           <Field label={t`Starts`} className="sm:col-span-1">
-            <input
-              className="field"
-              type="time"
-              value={startTime}
-              onChange={(event) => moveStart('startTime', event.target.value)}
-            />
+            <TimeField value={startTime} onChange={(time) => moveStart('startTime', time)} />
           </Field>
           <Field label={t`Ends`} hint={endHint(values)} fault={faults.endTime} className="sm:col-span-1">
-            <input
-              className="field"
-              type="time"
-              value={endTime}
-              onChange={(event) => moveEnd(event.target.value)}
-            />
+            <TimeField value={endTime} onChange={moveEnd} />
           </Field>
         </>
       )}
@@ -146,7 +136,7 @@ function Hours({ form, faults }: PartProps) {
         fault={allDay ? faults.endTime : undefined}
         className="sm:col-span-2"
       >
-        <input className="field" type="date" min={startDate} {...register('endDate')} />
+        <RegisteredDate control={control} name="endDate" min={startDate} />
       </Field>
       {!allDay && (
         <Field
@@ -154,9 +144,7 @@ function Hours({ form, faults }: PartProps) {
           hint={minutes >= 120 ? lengthText(minutes) : t`Or give the end above.`}
           className="sm:col-span-2"
         >
-          <input
-            className="field"
-            type="number"
+          <NumberField
             step={1}
             min={1}
             value={Number.isNaN(minutes) ? '' : minutes}
@@ -170,11 +158,11 @@ function Hours({ form, faults }: PartProps) {
           <p className="font-semibold">{t`It goes over several days. What about the nights?`}</p>
           <div className="flex flex-wrap gap-x-6 gap-y-1">
             <label className="flex items-center gap-2">
-              <input type="radio" className="accent-(--accent)" value="each-day" {...register('overDays')} />
+              <Radio value="each-day" {...register('overDays')} />
               {t`${startTime}–${endTime} on each of the days`}
             </label>
             <label className="flex items-center gap-2">
-              <input type="radio" className="accent-(--accent)" value="through" {...register('overDays')} />
+              <Radio value="through" {...register('overDays')} />
               {t`round the clock, nights too`}
             </label>
           </div>
@@ -197,17 +185,12 @@ export const WhenSection = memo(function WhenSection(props: PartProps) {
         <div className="flex flex-wrap items-center gap-x-6 gap-y-1">
           {PATTERNS.map(([value, text]) => (
             <label key={value} className="flex items-center gap-2">
-              <input
-                type="radio"
-                className="size-4 accent-(--accent)"
-                value={value}
-                {...register('pattern')}
-              />
+              <Radio value={value} {...register('pattern')} />
               {text}
             </label>
           ))}
           <label className="flex items-center gap-2">
-            <input type="checkbox" className="size-4 accent-(--accent)" {...register('allDay')} />
+            <Checkbox className="size-4" {...register('allDay')} />
             {t`Whole days`}
           </label>
         </div>
@@ -224,7 +207,7 @@ export const WhenSection = memo(function WhenSection(props: PartProps) {
             fault={faults.accessMin}
             className="sm:col-span-2"
           >
-            <input className="field" type="number" min={0} step={1} {...register('accessMin')} />
+            <NumberField min={0} step={1} {...register('accessMin')} />
           </Field>
           <Field
             label={t`Exit after`}
@@ -232,7 +215,7 @@ export const WhenSection = memo(function WhenSection(props: PartProps) {
             fault={faults.exitMin}
             className="sm:col-span-2"
           >
-            <input className="field" type="number" min={0} step={1} {...register('exitMin')} />
+            <NumberField min={0} step={1} {...register('exitMin')} />
           </Field>
         </>
       )}

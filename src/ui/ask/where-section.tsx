@@ -1,4 +1,7 @@
 'use client';
+import { RegisteredDate, RegisteredTime } from '@/ui/kit/dates/registered';
+import { Button } from '@/ui/kit/button';
+import { Checkbox, NumberField, Select } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { memo } from 'react';
 import { useFieldArray, useWatch } from 'react-hook-form';
@@ -9,9 +12,10 @@ import { countText } from '@/contracts/words/when';
 import { fittingOffer } from '@/core/checks/place-search';
 import { LAYOUTS, type Layout } from '@/core/seating/layouts';
 import { FEATURES } from '@/core/spaces/features';
-import { Combobox } from '@/ui/primitives/combobox';
+import { Combobox } from '@/ui/kit/combobox';
 import { placesFor, usualSpace, type AskForm } from './draft';
-import { Field, FormSection } from './fields';
+import { Field } from '@/ui/kit/field';
+import { FormSection } from './fields';
 import type { PartProps } from './part-props';
 import { Question } from './what-section';
 
@@ -72,8 +76,7 @@ function SpaceFields({
         />
       </Field>
       <Field label={t`Layout`} fault={fault('layout')} hint={room} className="sm:col-span-2">
-        <select
-          className="field"
+        <Select
           value={wanted?.layout ?? ''}
           onChange={(event) => space && set(usualSpace(choices, space.id, event.target.value as Layout))}
         >
@@ -81,13 +84,13 @@ function SpaceFields({
           {space?.layouts.map(({ layout, seats }) => (
             <option key={layout} value={layout}>{t`${LAYOUT_WORDS[layout]}, for ${seats}`}</option>
           ))}
-        </select>
+        </Select>
       </Field>
       <Field label={t`Setup min.`} fault={fault('setupMin')}>
-        <input className="field" type="number" min={0} step={1} {...register(`spaces.${index}.setupMin`)} />
+        <NumberField min={0} step={1} {...register(`spaces.${index}.setupMin`)} />
       </Field>
       <Field label={t`Strike min.`} fault={fault('strikeMin')}>
-        <input className="field" type="number" min={0} step={1} {...register(`spaces.${index}.strikeMin`)} />
+        <NumberField min={0} step={1} {...register(`spaces.${index}.strikeMin`)} />
       </Field>
       {space?.questions.map(({ id, text, required, choices: answers, numberName }) => (
         <Question
@@ -102,11 +105,10 @@ function SpaceFields({
         />
       ))}
       {onRemove && (
-        <button
-          type="button"
-          className="press sm:col-span-2 sm:justify-self-start"
+        <Button
+          className="sm:col-span-2 sm:justify-self-start"
           onClick={onRemove}
-        >{t`Leave ${space?.name ?? t`this space`} out`}</button>
+        >{t`Leave ${space?.name ?? t`this space`} out`}</Button>
       )}
     </>
   );
@@ -133,7 +135,7 @@ function NamedSpaces(props: PartProps) {
         fault={props.faults['spaces.0.wheelchairs']}
         className="sm:col-span-2"
       >
-        <input className="field" type="number" min={0} step={1} {...form.register('wheelchairs')} />
+        <NumberField min={0} step={1} {...form.register('wheelchairs')} />
       </Field>
       <details className="sm:col-span-6">
         <summary className="font-semibold">{t`What the space must have`}</summary>
@@ -142,11 +144,10 @@ function NamedSpaces(props: PartProps) {
         </div>
       </details>
       {fields.length < MOST_SPACES && (
-        <button
-          type="button"
-          className="press self-end sm:col-span-2 sm:justify-self-start"
+        <Button
+          className="self-end sm:col-span-2 sm:justify-self-start"
           onClick={() => append(usualSpace(choices, 0))}
-        >{t`One more space`}</button>
+        >{t`One more space`}</Button>
       )}
     </>
   );
@@ -159,12 +160,7 @@ function MustHave({ form: { register } }: Pick<PartProps, 'form'>) {
       <div className="flex flex-wrap gap-x-4 gap-y-1">
         {FEATURES.map((feature) => (
           <label key={feature} className="flex items-center gap-1.5">
-            <input
-              type="checkbox"
-              className="size-4 accent-(--accent)"
-              value={feature}
-              {...register('wantFeatures')}
-            />
+            <Checkbox className="size-4" value={feature} {...register('wantFeatures')} />
             {FEATURE_WORDS[feature].replace(/^an? /, '')}
           </label>
         ))}
@@ -188,22 +184,22 @@ function Wants({ form, choices, faults }: PartProps) {
   return (
     <>
       <Field label={t`Layout`} className="sm:col-span-3">
-        <select className="field" {...register('wantLayout')}>
+        <Select {...register('wantLayout')}>
           <option value="">{t`whatever suits`}</option>
           {LAYOUTS.map((each) => (
             <option key={each} value={each}>
               {LAYOUT_WORDS[each]}
             </option>
           ))}
-        </select>
+        </Select>
       </Field>
       <Field label={t`Building`} className="sm:col-span-3">
-        <select className="field" {...register('wantBuilding')}>
+        <Select {...register('wantBuilding')}>
           <option value="">{t`any`}</option>
           {[...new Set(choices.spaces.map((space) => space.building))].map((name) => (
             <option key={name}>{name}</option>
           ))}
-        </select>
+        </Select>
       </Field>
       <MustHave form={form} />
       <p className="sm:col-span-6" aria-live="polite">
@@ -227,7 +223,7 @@ function SecondChoices({ form, choices, faults }: PartProps) {
     <div className="grid gap-3 sm:col-span-6">
       <p className="font-semibold">{t`If that cannot be had`}</p>
       <label className="flex items-center gap-2">
-        <input type="checkbox" className="size-4 accent-(--accent)" {...register('otherSpaceOk')} />
+        <Checkbox className="size-4" {...register('otherSpaceOk')} />
         {t`Another space that fits will do as well`}
       </label>
       {fields.map(({ id }, index) => (
@@ -243,27 +239,22 @@ function SecondChoices({ form, choices, faults }: PartProps) {
             />
           </Field>
           <Field label={t`Day`} fault={faults[`secondChoices.${index}.startsAt`]}>
-            <input className="field" type="date" {...register(`secondChoices.${index}.date`)} />
+            <RegisteredDate control={control} name={`secondChoices.${index}.date`} />
           </Field>
           <Field label={t`From`}>
-            <input className="field" type="time" {...register(`secondChoices.${index}.time`)} />
+            <RegisteredTime control={control} name={`secondChoices.${index}.time`} />
           </Field>
-          <button
-            type="button"
-            className="press mt-6"
+          <Button
+            className="mt-6"
             aria-label={t`Leave choice ${index + 2} out`}
             onClick={() => remove(index)}
-          >{t`Leave out`}</button>
+          >{t`Leave out`}</Button>
         </div>
       ))}
       {fields.length < 6 && (
-        <button
-          type="button"
-          className="press justify-self-start"
-          onClick={() => append({ spaceId: '', date: '', time: '' })}
-        >
+        <Button className="justify-self-start" onClick={() => append({ spaceId: '', date: '', time: '' })}>
           {fields.length ? t`One more choice` : t`Name a second choice`}
-        </button>
+        </Button>
       )}
     </div>
   );

@@ -30,7 +30,7 @@ export const AxisHead = memo(function AxisHead({
       aria-hidden="true"
     >
       <div
-        className="sticky left-0 z-10 float-left flex h-full flex-col items-end justify-end bg-raised pr-1.5 pb-0.5 text-[0.8rem] leading-[15px] text-soft"
+        className="sticky left-0 z-10 float-left flex h-full flex-col items-end justify-end bg-raised pr-1.5 pb-0.5 text-small leading-[15px] text-soft"
         style={{ width: labelPx }}
       >
         {zone && (
@@ -48,7 +48,7 @@ export const AxisHead = memo(function AxisHead({
             style={axis.stretch(slice.shown)?.style}
           >
             <span
-              className="sticky inline-block px-1.5 pt-0.5 font-serif text-[0.95rem] leading-tight whitespace-nowrap"
+              className="sticky inline-block px-1.5 pt-0.5 font-serif text-note leading-tight whitespace-nowrap"
               style={{ left: labelPx }}
             >
               {dayShort(slice.date)}
@@ -60,7 +60,7 @@ export const AxisHead = memo(function AxisHead({
           ticksOf(slice, step).map((at) => (
             <span
               key={at}
-              className="absolute bottom-0.5 pl-1 text-[0.8rem] text-soft"
+              className="absolute bottom-0.5 pl-1 text-small text-soft"
               style={{ left: axis.cssLeft(at) }}
             >
               {zone ? (

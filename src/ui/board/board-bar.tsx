@@ -1,9 +1,10 @@
 'use client';
+import { Button, ButtonLink } from '@/ui/kit/button';
+import { NumberField, Select, TextField } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
 import { MOST_ZOOM } from '@/contracts/language/own-settings';
 import { Minus, Plus } from 'lucide-react';
-import Link from '@/ui/primitives/link';
 import { useState, type ReactNode } from 'react';
 import type { BoardCategory } from '@/contracts/calendar/board';
 import type { SavedView } from '@/contracts/accounts/own';
@@ -17,7 +18,6 @@ import { FEATURES } from '@/core/spaces/features';
 import { addDays, type LocalDate } from '@/core/time/local-time';
 import { SavedViews } from '@/ui/frame/saved-views';
 import { boardHref, BOOKING_STATES, filterCount, type BoardAddress } from './board-address';
-import { Press } from '@/ui/primitives/press';
 
 interface BarProps {
   readonly address: BoardAddress;
@@ -59,8 +59,8 @@ function Choice<Value extends string | number>({
   return (
     <label className="small-caps">
       {label}
-      <select
-        className="field block w-44 text-base font-normal tracking-normal text-ink"
+      <Select
+        className="block w-44 text-base font-normal tracking-normal text-ink"
         value={value ?? ''}
         onChange={({ target }) => onChoose(target.value)}
       >
@@ -70,14 +70,14 @@ function Choice<Value extends string | number>({
             {words}
           </option>
         ))}
-      </select>
+      </Select>
     </label>
   );
 }
 
 function Filters({ address, buildings, categories, go }: BarProps) {
   const set = (change: Partial<BoardAddress>) => go(change, 'replace');
-  const small = 'field block w-28 text-base font-normal tracking-normal text-ink';
+  const small = 'block w-28 text-base font-normal tracking-normal text-ink';
   return (
     <div className="mt-2 flex flex-wrap items-end gap-3 border-t border-rule pt-2">
       <Choice
@@ -89,9 +89,8 @@ function Filters({ address, buildings, categories, go }: BarProps) {
       />
       <label className="small-caps">
         {t`Seats at least`}
-        <input
+        <NumberField
           className={small}
-          type="number"
           min={0}
           value={address.seats || ''}
           onChange={({ target }) => set({ seats: Math.max(0, Math.round(Number(target.value) || 0)) })}
@@ -127,7 +126,7 @@ function Filters({ address, buildings, categories, go }: BarProps) {
       />
       <label className="small-caps">
         {t`Host`}
-        <input
+        <TextField
           className={`${small} w-40`}
           value={address.host}
           maxLength={MOST_CHARACTERS.search}
@@ -144,7 +143,7 @@ function Filters({ address, buildings, categories, go }: BarProps) {
           >{t`All others too`}</button>
         </p>
       )}
-      <button type="button" className="press" onClick={() => go(NO_FILTERS)}>{t`Leave nothing out`}</button>
+      <Button onClick={() => go(NO_FILTERS)}>{t`Leave nothing out`}</Button>
     </div>
   );
 }
@@ -172,36 +171,28 @@ export function BoardBar(props: BarProps) {
         </h1>
         <div className="no-print flex flex-wrap items-center gap-x-3 gap-y-2">
           <Steps label={t`Go to`}>
-            <button
-              type="button"
-              className="press"
-              onClick={() => go({ day: addDays(from, -days) })}
-            >{t`Earlier`}</button>
-            <button type="button" className="press" onClick={() => go({ day: today })}>{t`Today`}</button>
-            <button
-              type="button"
-              className="press"
-              onClick={() => go({ day: addDays(from, days) })}
-            >{t`Later`}</button>
+            <Button onClick={() => go({ day: addDays(from, -days) })}>{t`Earlier`}</Button>
+            <Button onClick={() => go({ day: today })}>{t`Today`}</Button>
+            <Button onClick={() => go({ day: addDays(from, days) })}>{t`Later`}</Button>
           </Steps>
           <Steps label={t`Days side by side`}>
-            <Press
+            <Button
               look="px-2"
               aria-label={t`One day fewer`}
               off={days > 1 ? null : t`One day is the least.`}
               onClick={() => go({ days: days - 1 }, 'replace')}
             >
               <Minus size={16} aria-hidden="true" />
-            </Press>
+            </Button>
             <span className="min-w-14 text-center">{countText(days, 'day', 'days')}</span>
-            <Press
+            <Button
               look="px-2"
               aria-label={t`One day more`}
               off={days < MOST_BOARD_DAYS ? null : t`At most ${MOST_BOARD_DAYS} days.`}
               onClick={() => go({ days: days + 1 }, 'replace')}
             >
               <Plus size={16} aria-hidden="true" />
-            </Press>
+            </Button>
           </Steps>
           <label className="flex items-center gap-2">
             {t`Closer`}
@@ -215,14 +206,9 @@ export function BoardBar(props: BarProps) {
               onChange={({ target }) => go({ zoom: MOST_ZOOM ** Number(target.value) }, 'later')}
             />
           </label>
-          <button
-            type="button"
-            className="press"
-            aria-expanded={isOpen}
-            onClick={() => setOpen((before) => !before)}
-          >
+          <Button aria-expanded={isOpen} onClick={() => setOpen((before) => !before)}>
             {count > 0 ? countText(count, 'filter', 'filters') : t`Filter`}
-          </button>
+          </Button>
         </div>
         <SavedViews
           screen="board"
@@ -230,11 +216,11 @@ export function BoardBar(props: BarProps) {
           here={boardHref({ ...address, day: null, slip: null, pick: null })}
           isSignedIn={props.isSignedIn}
         />
-        <Link className="press no-print ml-auto" href={props.printHref}>{t`Print`}</Link>
+        <ButtonLink className="no-print ml-auto" href={props.printHref}>{t`Print`}</ButtonLink>
         <label className="no-print">
           <span className="sr-only">{t`Find`}</span>
-          <input
-            className="field w-36"
+          <TextField
+            className="w-36"
             placeholder={t`space, title`}
             type="search"
             maxLength={MOST_CHARACTERS.search}

@@ -86,7 +86,7 @@ function shades({ open, shut }: Opening, axis: TimeAxis): ReactElement[] {
           className="shade-closed absolute inset-y-0 z-[6] flex items-center overflow-hidden bg-paper px-2"
           style={stretch.style}
         >
-          <span className="truncate bg-paper px-1 text-[0.85rem] font-semibold">{t`closed: ${reason}`}</span>
+          <span className="truncate bg-paper px-1 text-small font-semibold">{t`closed: ${reason}`}</span>
         </span>,
       ];
     }),
@@ -130,7 +130,7 @@ function spaceCells(row: SpaceRow, opening: Opening, context: RowContext): (Reac
 
 const rowHead = (title: string, { labelPx }: RowContext) => (
   <h2
-    className="sticky left-0 z-10 h-full w-fit truncate bg-raised px-3 pt-3 text-[1.02rem]"
+    className="sticky left-0 z-10 h-full w-fit truncate bg-raised px-3 pt-3 text-base"
     style={{ minWidth: labelPx, maxWidth: '80vw' }}
   >
     {title}

@@ -1,4 +1,5 @@
 'use client';
+import { Button } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import type { ShortChoices } from '@/contracts/requests/ask-choices';
@@ -126,7 +127,7 @@ export function Board(props: BoardProps) {
         {hasFailed ? (
           <p role="alert">
             {t`The board cannot be loaded just now. `}
-            <button type="button" className="press" onClick={again}>{t`Try again`}</button>
+            <Button onClick={again}>{t`Try again`}</Button>
           </p>
         ) : (
           <p className="text-soft">{t`Loading the board …`}</p>
@@ -260,7 +261,7 @@ function LoadedBoard(props: LoadedProps) {
       />
       {data.failed && (
         <p role="alert" className="border-l-4 border-clash bg-sunk px-3 py-2">
-          {data.failed} <button type="button" className="press" onClick={data.reload}>{t`Try again`}</button>
+          {data.failed} <Button onClick={data.reload}>{t`Try again`}</Button>
         </p>
       )}
       <div className={slip ? 'grid gap-4 lg:grid-cols-[minmax(0,1fr)_20rem]' : ''}>
@@ -286,9 +287,7 @@ function LoadedBoard(props: LoadedProps) {
           ) : (
             <p className="sheet p-6 text-lg">
               {t`Nothing on the board passes what you ask for. `}
-              <button
-                type="button"
-                className="press"
+              <Button
                 onClick={() =>
                   go({
                     text: '',
@@ -300,7 +299,7 @@ function LoadedBoard(props: LoadedProps) {
                     category: null,
                   })
                 }
-              >{t`Show all spaces`}</button>
+              >{t`Show all spaces`}</Button>
             </p>
           )}
           <NoteStrip note={note} dragPreview={gestures.dragPreview} house={house} rows={rows} />

@@ -154,7 +154,7 @@ export function takenTrough({ booking, via, axis, href, lane }: ThroughProps): R
     >
       <span aria-hidden="true" className="part-line inset-x-0" style={{ bottom: 4 + lane * THROUGH_PX }} />
       <span
-        className="truncate px-1 text-[0.76rem] leading-4 text-soft"
+        className="truncate px-1 text-mini leading-4 text-soft"
         style={{ paddingBottom: 6 + lane * THROUGH_PX }}
       >{t`${isTaken ? '' : t`waiting `}in ${via}`}</span>
     </a>

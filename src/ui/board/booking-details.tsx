@@ -1,18 +1,22 @@
 'use client';
+import { DateField } from '@/ui/kit/dates/date-field';
+import { TimeField } from '@/ui/kit/dates/time-field';
+import { Field } from '@/ui/kit/field';
+import { Button, ButtonLink } from '@/ui/kit/button';
+import { Select } from '@/ui/kit/fields';
 import { t, texts } from '@/contracts/language/translate';
-import Link from '@/ui/primitives/link';
 import { useState } from 'react';
 import { addMinutes } from '@/core/time/epoch-minute';
 import { dateOf, parseLocalDateTime, timeOf } from '@/core/time/local-time';
 import { toEpochMinute, toLocal } from '@/core/time/zone';
 import { LAYOUT_WORDS } from '@/contracts/words/layouts';
-import { Mark } from '@/ui/primitives/mark';
+import { Mark } from '@/ui/kit/mark';
 import { BandDrawing } from '../drawing/band-drawing';
 import type { OnBoard } from './board-check';
 import { bandsOnBoard, type Booking, type BookingState } from './bookings';
 import { isMovable, moveTo, type Movable, type Move } from './move';
 import { DetailsPanel } from './details-panel';
-import { Form } from '@/ui/primitives/form';
+import { Form } from '@/ui/kit/form';
 
 const STATE_SENTENCE: Readonly<Record<BookingState, string>> = texts({
   approved: 'Approved.',
@@ -45,18 +49,6 @@ function TypedMove({
   const [to, setTo] = useState(timeOf(toLocal(booking.known.event.end, house.tzid)));
   const [spaceId, setSpace] = useState(booking.spaceId);
   const [fault, setFault] = useState('');
-  const field = (label: string, type: string, value: string, set: (value: string) => void) => (
-    <label>
-      {label}
-      <input
-        className="field"
-        type={type}
-        required
-        value={value}
-        onChange={({ target }) => set(target.value)}
-      />
-    </label>
-  );
   const look = () => {
     const [begin, finish] = [parseLocalDateTime(`${day}T${from}`), parseLocalDateTime(`${day}T${to}`)];
     if (!begin || !finish) return setFault(t`Give a day and two times.`);
@@ -76,25 +68,31 @@ function TypedMove({
         look();
       }}
     >
-      <div className="col-span-2">{field(t`Day`, 'date', day, setDay)}</div>
-      {field(t`From`, 'time', from, setFrom)}
-      {field(t`To`, 'time', to, setTo)}
+      <Field label={t`Day`} look="plain" className="col-span-2">
+        <DateField isRequired value={day} onChange={setDay} />
+      </Field>
+      <Field label={t`From`} look="plain">
+        <TimeField isRequired value={from} onChange={setFrom} />
+      </Field>
+      <Field label={t`To`} look="plain">
+        <TimeField isRequired value={to} onChange={setTo} />
+      </Field>
       <label className="col-span-2">
         {t`Space`}
-        <select className="field" value={spaceId} onChange={({ target }) => setSpace(Number(target.value))}>
+        <Select value={spaceId} onChange={({ target }) => setSpace(Number(target.value))}>
           {house.spaces.map(({ id, name, code }) => (
             <option key={id} value={id}>
               {code} {name}
             </option>
           ))}
-        </select>
+        </Select>
       </label>
       {fault && (
-        <p role="alert" className="col-span-2 text-[0.92rem] text-clash">
+        <p role="alert" className="col-span-2 text-note text-clash">
           {fault}
         </p>
       )}
-      <button type="submit" className="press col-span-2">{t`Look at it there`}</button>
+      <Button isSubmit className="col-span-2">{t`Look at it there`}</Button>
     </Form>
   );
 }
@@ -129,10 +127,9 @@ export function BookingDetails({ booking, board, isManager, onMove, onClose }: B
       )}
       {change && (
         <p className="mt-3">
-          <Link
-            className="press"
+          <ButtonLink
             href={`/${isManager ? 'desk' : 'requests'}/${change.reference}`}
-          >{t`Open ${change.reference}`}</Link>
+          >{t`Open ${change.reference}`}</ButtonLink>
         </p>
       )}
       {isMovable(booking, isManager) && (

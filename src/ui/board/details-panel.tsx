@@ -1,4 +1,5 @@
 'use client';
+import { Button } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import { X } from 'lucide-react';
 import { useEffect, useRef, type ReactNode } from 'react';
@@ -29,14 +30,9 @@ export function DetailsPanel({
     >
       <div className="flex items-start justify-between gap-2">
         <h2 className="text-xl">{title}</h2>
-        <button
-          type="button"
-          aria-label={t`Put the slip away`}
-          className="press px-1.5 py-1"
-          onClick={onClose}
-        >
+        <Button aria-label={t`Put the slip away`} className="px-1.5 py-1" onClick={onClose}>
           <X size={16} aria-hidden="true" />
-        </button>
+        </Button>
       </div>
       <div className="mt-2">{children}</div>
     </aside>

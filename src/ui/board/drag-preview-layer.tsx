@@ -36,7 +36,7 @@ export function DragPreviewLayer({ dragPreview, rows, offsets, axis, tzid }: Dra
     return (
       <div
         aria-hidden="true"
-        className="pointer-events-none absolute z-30 overflow-hidden border-2 border-dashed border-accent bg-raised/80 px-1 text-[0.8rem] font-semibold whitespace-nowrap text-accent"
+        className="pointer-events-none absolute z-30 overflow-hidden border-2 border-dashed border-accent bg-raised/80 px-1 text-small font-semibold whitespace-nowrap text-accent"
         style={{
           ...stretch.style,
           top: offsets[from]! + 5,
@@ -59,7 +59,7 @@ export function DragPreviewLayer({ dragPreview, rows, offsets, axis, tzid }: Dra
         <span key={who} className={className} style={axis.stretch(span)?.style} />
       ))}
       <div
-        className={`absolute overflow-hidden border-2 bg-raised px-1 text-[0.8rem] leading-tight font-semibold whitespace-nowrap ${LOOK[verdict]}`}
+        className={`absolute overflow-hidden border-2 bg-raised px-1 text-small leading-tight font-semibold whitespace-nowrap ${LOOK[verdict]}`}
         style={{ ...stretch.style, top: 7, height: LANE_PX }}
       >
         {hours}

@@ -13,7 +13,7 @@ function Sample({ children, width }: { children: React.ReactNode; width: string 
 /** The key of the board: bands, states and marks. */
 export function BoardKey() {
   return (
-    <div className="text-[0.88rem]">
+    <div className="text-fine">
       <h2 className="sr-only">{t`Key`}</h2>
       <ul className="flex flex-wrap items-center gap-x-5 gap-y-1 px-1">
         <li>

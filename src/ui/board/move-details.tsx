@@ -1,4 +1,6 @@
 'use client';
+import { TextField } from '@/ui/kit/fields';
+import { Button } from '@/ui/kit/button';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
 import { useEffect, useState } from 'react';
@@ -14,7 +16,6 @@ import { sayHours, type Move } from './move';
 import { VerdictLines } from './pick-details';
 import { DetailsPanel } from './details-panel';
 import { KeepIndoors } from '@/ui/requests/patch-fields';
-import { Press } from '@/ui/primitives/press';
 
 interface MoveDetailsProps {
   readonly move: Move;
@@ -43,17 +44,9 @@ function Widen({
   const pick = (list: readonly DateView[]) => onPick(new Set(list.map(({ id }) => id)));
   return (
     <div className="mb-2 flex flex-wrap gap-2">
-      <button
-        type="button"
-        className="press"
-        onClick={() => pick(later.slice(0, 1))}
-      >{t`only this date`}</button>
-      <button
-        type="button"
-        className="press"
-        onClick={() => pick(later)}
-      >{t`and ${later.length - 1} later`}</button>
-      <button type="button" className="press" onClick={() => pick(dates)}>{t`all ${dates.length}`}</button>
+      <Button onClick={() => pick(later.slice(0, 1))}>{t`only this date`}</Button>
+      <Button onClick={() => pick(later)}>{t`and ${later.length - 1} later`}</Button>
+      <Button onClick={() => pick(dates)}>{t`all ${dates.length}`}</Button>
     </div>
   );
 }
@@ -82,7 +75,7 @@ function MoveForm({
     <>
       {isSeries && <Widen dates={movable} origin={move.booking.change.occurrence} onPick={setPicked} />}
       {isSeries && request.dates.length > movable.length && (
-        <p className="pb-1 text-[0.92rem] text-soft">
+        <p className="pb-1 text-note text-soft">
           {countText(
             request.dates.length - movable.length,
             'date that is over stays as it was.',
@@ -111,7 +104,7 @@ function MoveForm({
           <>
             <p className="font-semibold">{sayNumbers(preview)}.</p>
             {[...preview.sentences, ...preview.warnings].slice(0, 5).map((sentence) => (
-              <p key={sentence} className="mt-1 text-[0.92rem]">
+              <p key={sentence} className="mt-1 text-note">
                 {sentence}
               </p>
             ))}
@@ -121,21 +114,20 @@ function MoveForm({
       <KeepIndoors preview={preview} isKept={keepIndoors} onChange={setKeepIndoors} />
       <label className="mt-2 block">
         {t`Reason`}
-        <input
-          className="field"
+        <TextField
           value={reason}
           maxLength={MOST_CHARACTERS.reason}
           onChange={({ target }) => setReason(target.value)}
         />
       </label>
       <ChangeDone change={change} />
-      <Press
+      <Button
         isMain
         className="mt-3 w-full"
         isBusy={change.isSending}
         off={ids.length ? null : t`Pick the dates that are to move.`}
         onClick={() => void run()}
-      >{t`Move ${countText(ids.length, 'date', 'dates')}`}</Press>
+      >{t`Move ${countText(ids.length, 'date', 'dates')}`}</Button>
     </>
   );
 }

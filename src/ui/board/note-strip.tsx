@@ -38,7 +38,7 @@ interface NoteProps {
 /** One line under the board: what the pointer or the focus is on; while something is picked or moved, how it stands. */
 export function NoteStrip({ note, dragPreview, house, rows }: NoteProps) {
   return (
-    <div className="no-print min-h-[3.2em] px-1 pt-1 text-[0.95rem]">
+    <div className="no-print min-h-[3.2em] px-1 pt-1 text-note">
       <p aria-live="polite">{dragPreview ? sayDragPreview(dragPreview, house, rows) : ''}</p>
       {!dragPreview && <p className={note ? '' : 'text-soft'}>{note ?? hint()}</p>}
       <p

@@ -1,7 +1,12 @@
 'use client';
+import { DateField } from '@/ui/kit/dates/date-field';
+import { TimeField } from '@/ui/kit/dates/time-field';
+import { Field } from '@/ui/kit/field';
+import { Button, ButtonLink } from '@/ui/kit/button';
+import { Checkbox, Select, TextField } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import { useMemo, useState } from 'react';
 import { isUsuallyPublished } from '@/core/publishing/usual-publication';
 import type { AskBody, AskReply } from '@/contracts/requests/ask';
@@ -22,14 +27,14 @@ import {
 import { toEpochMinute } from '@/core/time/zone';
 import { askHref } from '@/ui/ask/ask-address';
 import { sendOnce } from '@/ui/hooks/send-once';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
-import { VerdictStamp } from '@/ui/primitives/verdict-stamp';
+import { RefusalNote } from '@/ui/kit/refusal-note';
+import { VerdictStamp } from '@/ui/kit/verdict-stamp';
 import { boardHref, type BoardAddress, type Pick } from './board-address';
 import { checkOnBoard, type BoardVerdict, type OnBoard } from './board-check';
 import { asSpaceId, usualLayout, type BoardOffice } from './board-office';
 import { DetailsPanel } from './details-panel';
 import { DayNote } from '@/ui/frame/day-notes';
-import { Form } from '@/ui/primitives/form';
+import { Form } from '@/ui/kit/form';
 
 /** What a short request needs beside the pick. */
 
@@ -77,39 +82,30 @@ function HoursFields({ pick, onPick }: { pick: Pick; onPick(pick: Pick): void })
   const day = dateOf(pick.start);
   return (
     <div className="mt-2 grid grid-cols-2 gap-3">
-      <label className="col-span-2">
-        {t`Day`}
-        <input
-          className="field"
-          type="date"
-          required
+      <Field label={t`Day`} look="plain" className="col-span-2">
+        <DateField
+          isRequired
           value={day}
-          onChange={({ target }) => {
-            const start = parseLocalDateTime(`${target.value}T${timeOf(pick.start)}`);
+          onChange={(date) => {
+            const start = parseLocalDateTime(`${date}T${timeOf(pick.start)}`);
             if (start) onPick({ ...pick, start });
           }}
         />
-      </label>
-      <label>
-        {t`From`}
-        <input
-          className="field"
-          type="time"
-          required
+      </Field>
+      <Field label={t`From`} look="plain">
+        <TimeField
+          isRequired
           value={timeOf(pick.start)}
-          onChange={({ target }) => change(parseLocalDateTime(`${day}T${target.value}`), end)}
+          onChange={(time) => change(parseLocalDateTime(`${day}T${time}`), end)}
         />
-      </label>
-      <label>
-        {t`To`}
-        <input
-          className="field"
-          type="time"
-          required
+      </Field>
+      <Field label={t`To`} look="plain">
+        <TimeField
+          isRequired
           value={timeOf(end)}
-          onChange={({ target }) => change(pick.start, parseLocalDateTime(`${dateOf(end)}T${target.value}`))}
+          onChange={(time) => change(pick.start, parseLocalDateTime(`${dateOf(end)}T${time}`))}
         />
-      </label>
+      </Field>
     </div>
   );
 }
@@ -124,12 +120,12 @@ export function VerdictLines({ verdict, sentences }: BoardVerdict) {
         <VerdictStamp verdict={verdict} /> {verdict === 'clear' ? t`Nothing stands in the way.` : ''}
       </p>
       {sentences.slice(0, MOST_SENTENCES).map((sentence) => (
-        <p key={sentence} className="mt-1 text-[0.92rem]">
+        <p key={sentence} className="mt-1 text-note">
           {sentence}
         </p>
       ))}
       {sentences.length > MOST_SENTENCES && (
-        <p className="mt-1 text-[0.92rem] text-soft">{t`and ${sentences.length - MOST_SENTENCES} more`}</p>
+        <p className="mt-1 text-note text-soft">{t`and ${sentences.length - MOST_SENTENCES} more`}</p>
       )}
     </div>
   );
@@ -228,8 +224,7 @@ function ShortFields({
   const text = (name: 'title' | 'people' | 'quantity', label: string, type: 'text' | 'number') => (
     <label className={name === 'title' ? 'col-span-2' : ''}>
       {label}
-      <input
-        className="field"
+      <TextField
         type={type}
         min={1}
         required
@@ -239,7 +234,7 @@ function ShortFields({
         onChange={({ target }) => setForm({ ...form, [name]: target.value })}
       />
       {fieldFault(error, name) && (
-        <span className="block text-[0.92rem] text-clash">{fieldFault(error, name)}</span>
+        <span className="block text-note text-clash">{fieldFault(error, name)}</span>
       )}
     </label>
   );
@@ -250,17 +245,13 @@ function ShortFields({
   ) => (
     <label className="col-span-2">
       {label}
-      <select
-        className="field"
-        value={form[name]}
-        onChange={({ target }) => setForm({ ...form, [name]: target.value })}
-      >
+      <Select value={form[name]} onChange={({ target }) => setForm({ ...form, [name]: target.value })}>
         {options.map(({ id, name: each }) => (
           <option key={id} value={id}>
             {each}
           </option>
         ))}
-      </select>
+      </Select>
     </label>
   );
   return (
@@ -270,9 +261,8 @@ function ShortFields({
       {select('categoryId', t`Category`, choices.categories)}
       {select('hostId', t`Lead host`, choices.hosts)}
       <label className="col-span-2 flex min-h-8 items-center gap-2">
-        <input
-          type="checkbox"
-          className="size-4 accent-(--accent)"
+        <Checkbox
+          className="size-4"
           checked={isPublic}
           onChange={({ target }) => setForm({ ...form, publish: target.checked })}
         />
@@ -309,7 +299,10 @@ export function PickDetails(props: PickDetailsProps) {
           {t`${sent.isGranted ? t`Booked at once` : t`Your request has come in`} under the reference `}
           <b>{sent.reference}</b>.
         </p>
-        <Link className="press mt-3" href={`/requests/${sent.reference}`}>{t`Open ${sent.reference}`}</Link>
+        <ButtonLink
+          className="mt-3"
+          href={`/requests/${sent.reference}`}
+        >{t`Open ${sent.reference}`}</ButtonLink>
       </DetailsPanel>
     );
   return (
@@ -329,7 +322,7 @@ export function PickDetails(props: PickDetailsProps) {
         }}
       >
         <HoursFields pick={pick} onPick={onPick} />
-        <p className="mt-1 text-[0.86rem] text-soft">
+        <p className="mt-1 text-small text-soft">
           {pool
             ? t`When it is wanted; fetching and returning are added.`
             : t`The advertised hours. Access ${choices.accessMin} and exit ${choices.exitMin} minutes and the crew’s time are added.`}
@@ -351,14 +344,15 @@ export function PickDetails(props: PickDetailsProps) {
         )}
         {error && <RefusalNote error={error} />}
         {viewer.isSignedIn ? (
-          <button type="submit" className="press press-main mt-3 w-full" disabled={request.isSending}>
+          <Button isMain isSubmit className="mt-3 w-full" isBusy={request.isSending}>
             {isInstant(pick, house) && verdict.verdict === 'clear' ? t`Take it` : t`Send the request`}
-          </button>
+          </Button>
         ) : (
-          <Link
-            className="press press-main mt-3 w-full"
+          <ButtonLink
+            isMain
+            className="mt-3 w-full"
             href={`/sign-in?next=${encodeURIComponent(boardHref(address))}`}
-          >{t`Sign in to ask for it`}</Link>
+          >{t`Sign in to ask for it`}</ButtonLink>
         )}
       </Form>
       {places[0] && (

@@ -44,7 +44,7 @@ export const PoolLevel = memo(function PoolLevel({ pool, levels: all, axis, tzid
         />
         {stretch.width >= FIGURE_PX && (
           <span
-            className={`absolute bottom-1 left-1 text-[0.8rem] leading-none ${isShort ? 'font-bold text-clash' : level.inUse ? 'font-semibold' : 'text-soft'}`}
+            className={`absolute bottom-1 left-1 text-small leading-none ${isShort ? 'font-bold text-clash' : level.inUse ? 'font-semibold' : 'text-soft'}`}
           >
             {isShort ? t`${-level.left} short` : level.left}
             <span className="sr-only">{t` of ${level.stock} left`}</span>

@@ -1,4 +1,6 @@
 'use client';
+import { Button, ButtonLink } from '@/ui/kit/button';
+import { Checkbox, Radio, TextField } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
@@ -17,10 +19,9 @@ import { READER_KINDS } from '@/core/publishing/readers';
 import { ROLES } from '@/core/roles';
 import { send } from '@/ui/hooks/send';
 import { sendOnce } from '@/ui/hooks/send-once';
-import { Labelled, PickSeveral } from '@/ui/primitives/form-parts';
-import Link from '@/ui/primitives/link';
-import { Mark } from '@/ui/primitives/mark';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { Labelled, PickSeveral } from '@/ui/kit/form-parts';
+import { Mark } from '@/ui/kit/mark';
+import { RefusalNote } from '@/ui/kit/refusal-note';
 import {
   addressOf,
   bodyOf,
@@ -30,7 +31,7 @@ import {
   type StartFrom,
 } from './calendar-fields';
 import { hueText } from '@/contracts/words/hues';
-import { Form } from '@/ui/primitives/form';
+import { Form } from '@/ui/kit/form';
 
 interface PartProps {
   readonly fields: CalendarFields;
@@ -44,9 +45,8 @@ function NamePart({ fields, faultOf, set }: PartProps) {
     <section className="grid gap-3">
       <Labelled label={t`Name`} fault={faultOf('name')}>
         {(ids) => (
-          <input
+          <TextField
             {...ids}
-            className="field"
             maxLength={MOST_CHARACTERS.calendarName}
             value={fields.name}
             onChange={({ target }) => set({ name: target.value })}
@@ -55,9 +55,8 @@ function NamePart({ fields, faultOf, set }: PartProps) {
       </Labelled>
       <Labelled label={t`What it is for`} fault={faultOf('about')} hint={t`One line, read beside its name.`}>
         {(ids) => (
-          <input
+          <TextField
             {...ids}
-            className="field"
             maxLength={MOST_CHARACTERS.calendarAbout}
             value={fields.about}
             onChange={({ target }) => set({ about: target.value })}
@@ -70,9 +69,8 @@ function NamePart({ fields, faultOf, set }: PartProps) {
         hint={t`It will be /notices/${addressOf(fields)}. An address it had before goes on leading here.`}
       >
         {(ids) => (
-          <input
+          <TextField
             {...ids}
-            className="field"
             maxLength={MOST_CHARACTERS.calendarName}
             placeholder={addressOf(fields)}
             value={fields.slug}
@@ -87,9 +85,9 @@ function NamePart({ fields, faultOf, set }: PartProps) {
           hint={t`Two letters: colour is never the only sign.`}
         >
           {(ids) => (
-            <input
+            <TextField
               {...ids}
-              className="field w-20"
+              className="w-20"
               maxLength={2}
               value={fields.mark}
               onChange={({ target }) => set({ mark: target.value })}
@@ -101,13 +99,7 @@ function NamePart({ fields, faultOf, set }: PartProps) {
           <div className="flex flex-wrap gap-3 py-1">
             {CALENDAR_HUES.map((hue) => (
               <label key={hue} className="flex min-h-7 items-center gap-1.5">
-                <input
-                  type="radio"
-                  name="hue"
-                  className="size-4 accent-(--accent)"
-                  checked={fields.hue === hue}
-                  onChange={() => set({ hue })}
-                />
+                <Radio name="hue" checked={fields.hue === hue} onChange={() => set({ hue })} />
                 <Mark mark={fields.mark || '··'} hue={hue} />
                 <span className="sr-only">{hueText(hue)}</span>
               </label>
@@ -173,9 +165,8 @@ function FactsPart({ fields, set }: PartProps) {
       </p>
       {FACTS.map((fact) => (
         <label key={fact} className="flex min-h-7 items-center gap-2">
-          <input
-            type="checkbox"
-            className="size-4 accent-(--accent)"
+          <Checkbox
+            className="size-4"
             checked={facts.includes(fact)}
             onChange={({ target }) =>
               set({ facts: FACTS.filter((each) => (each === fact ? target.checked : facts.includes(each))) })
@@ -194,10 +185,8 @@ function ReadersPart({ fields, choices, faultOf, set }: PartProps) {
       <legend className="text-xl font-semibold">{t`Who may read it`}</legend>
       {READER_KINDS.map((kind) => (
         <label key={kind} className="flex min-h-7 items-center gap-2">
-          <input
-            type="radio"
+          <Radio
             name="readers"
-            className="size-4 accent-(--accent)"
             checked={fields.readerKind === kind}
             onChange={() => set({ readerKind: kind })}
           />
@@ -228,9 +217,8 @@ function ReadersPart({ fields, choices, faultOf, set }: PartProps) {
       )}
       {faultOf('readers.people') && <p className="font-semibold text-clash">{faultOf('readers.people')}</p>}
       <label className="flex min-h-7 items-center gap-2 pt-2">
-        <input
-          type="checkbox"
-          className="size-4 accent-(--accent)"
+        <Checkbox
+          className="size-4"
           checked={fields.startsOn}
           onChange={({ target }) => set({ startsOn: target.checked })}
         />
@@ -343,10 +331,10 @@ export function CalendarForm({ stored, start, choices }: CalendarFormProps) {
         <ReadersPart {...part} />
         {error && <RefusalNote error={error} />}
         <p className="flex flex-wrap gap-3">
-          <button type="submit" className="press press-main" disabled={isSending}>
+          <Button isMain isSubmit isBusy={isSending}>
             {stored ? t`Save the calendar` : t`Make the calendar`}
-          </button>
-          <Link className="press" href="/notices/kept">{t`Leave it as it was`}</Link>
+          </Button>
+          <ButtonLink href="/notices/kept">{t`Leave it as it was`}</ButtonLink>
         </p>
       </div>
       <div className="lg:sticky lg:top-3">

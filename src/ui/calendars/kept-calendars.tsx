@@ -1,4 +1,5 @@
 'use client';
+import { Button, ButtonLink } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import type { StoredCalendar } from '@/contracts/publishing/calendars';
@@ -6,10 +7,9 @@ import { FACT_WORDS } from '@/contracts/publishing/words';
 import { listText } from '@/contracts/words/rule';
 import { countText } from '@/contracts/words/when';
 import { useSubmit } from '@/ui/hooks/use-submit';
-import Link from '@/ui/primitives/link';
-import { Mark } from '@/ui/primitives/mark';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
-import { Press } from '@/ui/primitives/press';
+import Link from '@/ui/kit/link';
+import { Mark } from '@/ui/kit/mark';
+import { RefusalNote } from '@/ui/kit/refusal-note';
 
 interface LineProps {
   readonly calendar: StoredCalendar;
@@ -37,17 +37,17 @@ function Twice({
   const [isAsked, setAsked] = useState(false);
   if (!isAsked)
     return (
-      <button type="button" className="press" aria-label={`${ask} ${what}`} onClick={() => setAsked(true)}>
+      <Button aria-label={`${ask} ${what}`} onClick={() => setAsked(true)}>
         {ask}
-      </button>
+      </Button>
     );
   return (
     <span role="group" aria-label={`${ask} ${what}?`} className="inline-flex flex-wrap items-center gap-2">
       <span className="font-semibold">{does}</span>
-      <button type="button" className="press press-main" autoFocus disabled={isSending} onClick={onYes}>
+      <Button isMain autoFocus isBusy={isSending} onClick={onYes}>
         {ask}
-      </button>
-      <button type="button" className="press" onClick={() => setAsked(false)}>{t`Leave it`}</button>
+      </Button>
+      <Button onClick={() => setAsked(false)}>{t`Leave it`}</Button>
     </span>
   );
 }
@@ -72,19 +72,19 @@ function CalendarLine({ calendar, origin, isFirst, isLast, isSending, run }: Lin
         </p>
       )}
       <p className="flex flex-wrap items-center gap-2 pt-2">
-        <Link className="press" href={`/notices/kept/${id}`} aria-label={t`Change ${name}`}>{t`Change`}</Link>
-        <Press
+        <ButtonLink href={`/notices/kept/${id}`} aria-label={t`Change ${name}`}>{t`Change`}</ButtonLink>
+        <Button
           isBusy={isSending}
           off={isFirst ? t`It is the first.` : null}
           aria-label={t`Up: ${name}`}
           onClick={() => run('up')}
-        >{t`Up`}</Press>
-        <Press
+        >{t`Up`}</Button>
+        <Button
           isBusy={isSending}
           off={isLast ? t`It is the last.` : null}
           aria-label={t`Down: ${name}`}
           onClick={() => run('down')}
-        >{t`Down`}</Press>
+        >{t`Down`}</Button>
         {link && (
           <Twice
             ask={t`Replace the link`}

@@ -1,4 +1,6 @@
 'use client';
+import { Button } from '@/ui/kit/button';
+import { TextArea } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t, texts } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
@@ -10,7 +12,6 @@ import { countText } from '@/contracts/words/when';
 import { isUnanswered } from '@/ui/hooks/send';
 import { sendOnce } from '@/ui/hooks/send-once';
 import { usePicking } from '@/ui/hooks/use-picking';
-import { Press } from '@/ui/primitives/press';
 
 const ANSWER_WORDS = texts({ given: 'agreed', refused: 'not agreed' } as const);
 
@@ -68,7 +69,7 @@ export function AnswerConsent({ request }: { request: ConsentRequest }) {
               </span>
               {answered && (
                 <span
-                  className={`col-start-2 justify-self-start border px-1.5 text-[0.9rem] font-semibold sm:col-start-auto ${answered === 'given' ? 'border-solid border-clear text-clear' : 'border-double border-4 border-clash text-clash'}`}
+                  className={`col-start-2 justify-self-start border px-1.5 text-fine font-semibold sm:col-start-auto ${answered === 'given' ? 'border-solid border-clear text-clear' : 'border-double border-4 border-clash text-clash'}`}
                 >
                   {ANSWER_WORDS[answered]}
                   {why && `: ${why}`}
@@ -82,26 +83,26 @@ export function AnswerConsent({ request }: { request: ConsentRequest }) {
         {t`Reason `}
         <span className="font-normal text-soft">{t`needed where you do not agree; the office reads it`}</span>
       </label>
-      <textarea
+      <TextArea
         id={`${id}-reason`}
-        className="field max-w-3xl"
+        className="max-w-3xl"
         rows={2}
         maxLength={MOST_CHARACTERS.reason}
         value={reason}
         onChange={({ target }) => setReason(target.value)}
       />
       <div className="flex flex-wrap items-center gap-3 pt-2">
-        <Press
+        <Button
           isMain
           isBusy={isSending}
           off={picked.length ? null : t`Pick dates first.`}
           onClick={() => answer('given')}
-        >{t`Agree to ${count}`}</Press>
-        <Press
+        >{t`Agree to ${count}`}</Button>
+        <Button
           isBusy={isSending}
           off={picked.length ? null : t`Pick dates first.`}
           onClick={() => answer('refused')}
-        >{t`Do not agree to ${count}`}</Press>
+        >{t`Do not agree to ${count}`}</Button>
         {said && (
           <p role={said.isFault ? 'alert' : 'status'} className={said.isFault ? 'text-clash' : ''}>
             {said.text}

@@ -1,4 +1,5 @@
 'use client';
+import { Button } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import type { ConsentLine } from '@/contracts/requests/consent';
@@ -42,7 +43,7 @@ export function ConsentLines({ reference, lines }: { reference: string; lines: r
         ))}
       </ul>
       {lines.some(({ counts }) => counts.awaited > 0) && (
-        <button type="button" className="press" disabled={isSending} onClick={remind}>{t`Remind`}</button>
+        <Button isBusy={isSending} onClick={remind}>{t`Remind`}</Button>
       )}
       {said && (
         <p role="status" className="pt-1">

@@ -1,9 +1,9 @@
 import { t } from '@/contracts/language/translate';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import { dayShort } from '@/contracts/words/when';
 import type { DateGroup } from '@/contracts/calendar/dates';
 import { addDays, type LocalDate } from '@/core/time/local-time';
-import { Mark } from '@/ui/primitives/mark';
+import { Mark } from '@/ui/kit/mark';
 import type { DayRange } from './dates-address';
 import { hoursOnDay, onDay, type EntryGroup } from './entries';
 import { EntryLine, type EntryContext } from './entry-line';
@@ -48,7 +48,7 @@ export function ApartTable({ range, groups, by, context, dayHref }: ApartProps) 
               <th
                 key={choice.id}
                 scope="col"
-                className="sticky top-0 z-10 border-b border-l border-strong-rule bg-raised px-2 py-1 text-left font-serif text-[1.02rem]"
+                className="sticky top-0 z-10 border-b border-l border-strong-rule bg-raised px-2 py-1 text-left font-serif text-base"
               >
                 <span className="flex items-center gap-1.5">
                   {choice.mark && <Mark mark={choice.mark} hue={choice.hue ?? 'ink'} />} {choice.name}

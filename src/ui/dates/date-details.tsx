@@ -1,13 +1,14 @@
 'use client';
+import { ButtonLink } from '@/ui/kit/button';
 import { t, texts } from '@/contracts/language/translate';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { dayLong, secondZoneText } from '@/contracts/words/when';
 import { dateOf, type LocalDate } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { boardHref } from '@/ui/board/board-address';
 import { DetailsPanel } from '@/ui/board/details-panel';
-import { Mark } from '@/ui/primitives/mark';
+import { Mark } from '@/ui/kit/mark';
 import { hoursText, placesText, type DateEntry } from './entries';
 
 const STATE_SENTENCE = texts({
@@ -58,20 +59,19 @@ export function DateDetails({ entry, tzid, isManager, onClose }: DetailsProps) {
         {STATE_SENTENCE[state]} {nth && t`Date ${nth}.`}
       </p>
       {entry.in.calendar.length > 0 && (
-        <p className="mt-1 text-[0.92rem] text-soft">{t`On: ${entry.in.calendar.map(({ name }) => name).join(', ')}.`}</p>
+        <p className="mt-1 text-note text-soft">{t`On: ${entry.in.calendar.map(({ name }) => name).join(', ')}.`}</p>
       )}
       {!isKnown && (
         <p className="mt-1 text-soft">{t`What it is concerns only its own people and the office.`}</p>
       )}
       <p className="mt-3 flex flex-wrap gap-2">
         {first && state !== 'cancelled' && (
-          <Link className="press" href={boardHref({ day, slip: first.claimSpace })}>{t`On the board`}</Link>
+          <ButtonLink href={boardHref({ day, slip: first.claimSpace })}>{t`On the board`}</ButtonLink>
         )}
         {reference && (
-          <Link
-            className="press"
+          <ButtonLink
             href={`/${isManager ? 'desk' : 'requests'}/${reference}`}
-          >{t`Open ${reference}`}</Link>
+          >{t`Open ${reference}`}</ButtonLink>
         )}
       </p>
     </DetailsPanel>

@@ -1,7 +1,9 @@
 'use client';
+import { Button, ButtonLink } from '@/ui/kit/button';
+import { Checkbox, TextField } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t, texts } from '@/contracts/language/translate';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import { useState } from 'react';
 import type { DateChoice, DateChoices, DateGroup, DateState } from '@/contracts/calendar/dates';
 import type { SavedView } from '@/contracts/accounts/own';
@@ -11,7 +13,7 @@ import { dayLong, daysText, monthLong } from '@/contracts/words/when';
 import { addDays, type LocalDate } from '@/core/time/local-time';
 import { weekNumber } from '@/core/time/weeks';
 import { SavedViews } from '@/ui/frame/saved-views';
-import { Mark } from '@/ui/primitives/mark';
+import { Mark } from '@/ui/kit/mark';
 import {
   DATE_VIEWS,
   datesHref,
@@ -135,9 +137,9 @@ function Chosen({ address, choices, go }: BarProps) {
     >
       {isMany && (
         <>
-          <input
+          <TextField
             aria-label={t`Add one of the ${GROUP_WORDS[by]}`}
-            className="field w-52 py-1"
+            className="w-52 py-1"
             list="dates-choices"
             placeholder={only.length ? t`one more` : t`all ${all.length} ${GROUP_WORDS[by]}`}
             value={typed}
@@ -190,13 +192,9 @@ export function DatesBar(props: BarProps) {
         <h1 className="text-2xl">{titleOf(props)}</h1>
         {address.view === 'day' && <DayNote date={props.day} />}
         <div role="group" aria-label={t`Go to`} className="flex items-center gap-1.5">
-          <button type="button" className="press" onClick={() => turn(-1)}>{t`Earlier`}</button>
-          <button
-            type="button"
-            className="press"
-            onClick={() => go({ day: today, slip: null, pick: null })}
-          >{t`Today`}</button>
-          <button type="button" className="press" onClick={() => turn(1)}>{t`Later`}</button>
+          <Button onClick={() => turn(-1)}>{t`Earlier`}</Button>
+          <Button onClick={() => go({ day: today, slip: null, pick: null })}>{t`Today`}</Button>
+          <Button onClick={() => turn(1)}>{t`Later`}</Button>
         </div>
         <SavedViews
           screen="dates"
@@ -204,11 +202,11 @@ export function DatesBar(props: BarProps) {
           here={datesHref({ ...address, day: null, slip: null, pick: null })}
           isSignedIn={props.isSignedIn}
         />
-        {view !== 'year' && <Link className="press ml-auto" href={printed(props)}>{t`Print`}</Link>}
+        {view !== 'year' && <ButtonLink className="ml-auto" href={printed(props)}>{t`Print`}</ButtonLink>}
         <label className={view === 'year' ? 'ml-auto' : ''}>
           <span className="sr-only">{t`Find`}</span>
-          <input
-            className="field w-44"
+          <TextField
+            className="w-44"
             placeholder={t`title, host, space`}
             type="search"
             maxLength={MOST_CHARACTERS.search}
@@ -278,9 +276,8 @@ export function DatesBar(props: BarProps) {
         </p>
         {view !== 'year' && (
           <label className="flex items-center gap-1.5">
-            <input
-              type="checkbox"
-              className="size-4 accent-(--accent)"
+            <Checkbox
+              className="size-4"
               checked={address.withCancelled}
               onChange={({ target }) => go({ withCancelled: target.checked }, 'replace')}
             />

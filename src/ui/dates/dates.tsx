@@ -1,6 +1,7 @@
 'use client';
+import { Button, ButtonLink } from '@/ui/kit/button';
 import { t, texts, sayNumber } from '@/contracts/language/translate';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import { useEffect, useMemo, useState } from 'react';
 import type { DayStripDay } from '@/contracts/calendar/board';
 import type { DateChoices, DatesReply } from '@/contracts/calendar/dates';
@@ -10,7 +11,7 @@ import { countText, dayLong } from '@/contracts/words/when';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { addDays, dateOf, weekdayOf, type LocalDate } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
-import { Mark } from '@/ui/primitives/mark';
+import { Mark } from '@/ui/kit/mark';
 import { ApartTable } from './apart-table';
 import { DateDetails } from './date-details';
 import { datesHref, monthRange, rangeOf, type DatesAddress, type DayRange } from './dates-address';
@@ -87,7 +88,7 @@ function columnsOf(
         entries: own,
         isToday: false,
         head: (
-          <span className="flex items-center gap-1.5 font-serif text-[1.05rem] font-semibold">
+          <span className="flex items-center gap-1.5 font-serif text-base font-semibold">
             {choice.mark && <Mark mark={choice.mark} hue={choice.hue ?? 'ink'} />} {choice.name}
           </span>
         ),
@@ -147,7 +148,7 @@ function View(view: ViewProps) {
         {address.text || address.only.length || address.state
           ? t`Nothing here is what you look for.`
           : t`Nothing is on in these days.`}{' '}
-        <Link className="press" href={datesHref({ view: address.view, day })}>{t`Show everything`}</Link>
+        <ButtonLink href={datesHref({ view: address.view, day })}>{t`Show everything`}</ButtonLink>
       </p>
     );
   if (!columns.length)
@@ -199,7 +200,7 @@ export function Dates(props: DatesProps) {
       />
       {failed && (
         <p role="alert" className="border-l-4 border-clash bg-sunk px-3 py-2">
-          {failed} <button type="button" className="press" onClick={reload}>{t`Try again`}</button>
+          {failed} <Button onClick={reload}>{t`Try again`}</Button>
         </p>
       )}
       {reply?.isCut && !isYear && (
@@ -221,7 +222,7 @@ export function Dates(props: DatesProps) {
           ) : (
             <>
               <View {...{ address, day, today, range, entries, props, context, go }} />
-              <p role="status" className="pt-2 text-[0.92rem] text-soft">
+              <p role="status" className="pt-2 text-note text-soft">
                 {isLoading ? t`Loading …` : countText(entries.length, 'date', 'dates')}
               </p>
             </>

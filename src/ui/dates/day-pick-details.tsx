@@ -1,6 +1,9 @@
 'use client';
+import { TimeField } from '@/ui/kit/dates/time-field';
+import { Field } from '@/ui/kit/field';
+import { Button, ButtonLink } from '@/ui/kit/button';
+import { NumberField } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
-import Link from '@/ui/primitives/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { dayLong } from '@/contracts/words/when';
@@ -9,7 +12,7 @@ import { boardHref } from '@/ui/board/board-address';
 import { DetailsPanel } from '@/ui/board/details-panel';
 import type { DayPick } from './dates-address';
 import { DayNote } from '@/ui/frame/day-notes';
-import { Form } from '@/ui/primitives/form';
+import { Form } from '@/ui/kit/form';
 
 interface PickProps {
   readonly pick: DayPick;
@@ -43,16 +46,9 @@ export function DayPickDetails({ pick, onClose }: PickProps) {
     );
   };
   const time = (label: string, value: string, set: (value: string) => void) => (
-    <label>
-      {label}
-      <input
-        className="field"
-        type="time"
-        value={value}
-        aria-invalid={fault !== '' && value === ''}
-        onChange={({ target }) => set(target.value)}
-      />
-    </label>
+    <Field label={label} look="plain">
+      <TimeField value={value} onChange={set} />
+    </Field>
   );
   return (
     <DetailsPanel title={dayLong(pick.day)} onClose={onClose}>
@@ -69,26 +65,20 @@ export function DayPickDetails({ pick, onClose }: PickProps) {
         {time(t`To`, to, setTo)}
         <label className="col-span-2">
           {t`People`}
-          <input
-            className="field"
-            type="number"
-            min={1}
-            value={people}
-            onChange={({ target }) => setPeople(target.value)}
-          />
+          <NumberField min={1} value={people} onChange={({ target }) => setPeople(target.value)} />
         </label>
         {fault && (
-          <p role="alert" className="col-span-2 text-[0.92rem] text-clash">
+          <p role="alert" className="col-span-2 text-note text-clash">
             {fault}
           </p>
         )}
-        <button type="submit" className="press press-main col-span-2">{t`Find a place then`}</button>
+        <Button isMain isSubmit className="col-span-2">{t`Find a place then`}</Button>
       </Form>
       <p className="mt-3">
-        <Link
-          className="press w-full"
+        <ButtonLink
+          className="w-full"
           href={boardHref({ day: pick.day })}
-        >{t`See that day on the board`}</Link>
+        >{t`See that day on the board`}</ButtonLink>
       </p>
     </DetailsPanel>
   );

@@ -1,5 +1,5 @@
-import Link from '@/ui/primitives/link';
-import { Mark } from '@/ui/primitives/mark';
+import Link from '@/ui/kit/link';
+import { Mark } from '@/ui/kit/mark';
 import { placesText, sayEntry, titleText, type DateEntry } from './entries';
 
 export interface EntryContext {
@@ -46,7 +46,7 @@ export function EntryLine({
       data-note={sayEntry(entry, context.tzid)}
       aria-current={context.slip === entry.id ? 'true' : undefined}
       title={`${hours} ${titleText(entry)}, ${placesText(entry)}`}
-      className={`block border-strong-rule px-1 text-[0.86rem] leading-[1.3] no-underline hover:bg-sunk aria-[current]:bg-sunk aria-[current]:ring-2 aria-[current]:ring-ink ${LOOK[entry.state]}`}
+      className={`block border-strong-rule px-1 text-small leading-[1.3] no-underline hover:bg-sunk aria-[current]:bg-sunk aria-[current]:ring-2 aria-[current]:ring-ink ${LOOK[entry.state]}`}
     >
       <span aria-hidden="true" className={isWrapped ? 'line-clamp-2' : 'block truncate'}>
         <span className="text-soft">{hours} </span>
@@ -54,7 +54,7 @@ export function EntryLine({
           <Mark
             mark={category.mark ?? ''}
             hue={category.hue ?? 'ink'}
-            className="mr-1 h-4 min-w-5 px-0.5 align-[-2px] text-[0.7rem]"
+            className="mr-1 h-4 min-w-5 px-0.5 align-[-2px] text-tiny"
           />
         )}
         <span className={`${entry.title === null ? 'text-soft' : ''} ${entry.isOwn ? 'font-bold' : ''}`}>

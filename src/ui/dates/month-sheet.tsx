@@ -1,5 +1,5 @@
 import { t, texts } from '@/contracts/language/translate';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import { dayLong } from '@/contracts/words/when';
 import { addDays, type LocalDate } from '@/core/time/local-time';
 import { weekNumber, weeksOfMonth } from '@/core/time/weeks';
@@ -48,7 +48,7 @@ function MonthDay({ date, isOther, props }: { date: LocalDate; isOther: boolean;
         <button
           type="button"
           aria-label={t`Ask for something on ${dayLong(date)}`}
-          className="text-[0.82rem] text-soft underline opacity-0 group-hover:opacity-100 focus-visible:opacity-100"
+          className="text-small text-soft underline opacity-0 group-hover:opacity-100 focus-visible:opacity-100"
           onClick={() => onPick(date)}
         >{t`ask`}</button>
       </div>
@@ -69,7 +69,7 @@ function MonthDay({ date, isOther, props }: { date: LocalDate; isOther: boolean;
       {there.length > shown.length && (
         <Link
           href={dayHref(date)}
-          className="mt-0.5 inline-block min-h-6 px-1 text-[0.85rem]"
+          className="mt-0.5 inline-block min-h-6 px-1 text-small"
         >{t`and ${there.length - shown.length} more`}</Link>
       )}
     </td>
@@ -101,7 +101,7 @@ export function MonthSheet(props: MonthProps) {
               <th scope="row" className="border-t border-rule pt-1 pr-1 text-right align-top font-normal">
                 <Link
                   href={weekHref(week)}
-                  className="inline-block min-h-6 min-w-6 text-[0.85rem] text-soft no-underline hover:underline"
+                  className="inline-block min-h-6 min-w-6 text-small text-soft no-underline hover:underline"
                 >
                   <span aria-hidden="true">{t`w${weekNumber(week, weekStart)}`}</span>
                   <span className="sr-only">{t`Week ${weekNumber(week, weekStart)}`}</span>

@@ -1,7 +1,7 @@
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import { dayLong } from '@/contracts/words/when';
 import { addDays, type LocalDate } from '@/core/time/local-time';
-import { Mark } from '@/ui/primitives/mark';
+import { Mark } from '@/ui/kit/mark';
 import type { DayRange } from './dates-address';
 import { hoursInList, onDay, placesText, sayEntry, titleText, type DateEntry } from './entries';
 import type { EntryContext } from './entry-line';

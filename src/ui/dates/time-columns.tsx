@@ -1,12 +1,12 @@
 'use client';
 import { t } from '@/contracts/language/translate';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import type { ReactNode } from 'react';
 import { sayClock } from '@/contracts/words/when';
 import { clockText, type LocalDate } from '@/core/time/local-time';
 import { sideBySide } from '@/core/time/lanes';
 import type { EpochMinute } from '@/core/time/epoch-minute';
-import { Mark } from '@/ui/primitives/mark';
+import { Mark } from '@/ui/kit/mark';
 import { clockHours, shownHours, type Hours } from './day-hours';
 import { hoursText, isWholeDay, onDay, placesText, sayEntry, titleText, type DateEntry } from './entries';
 import { EntryLine, type EntryContext } from './entry-line';
@@ -67,7 +67,7 @@ function Block({
       data-note={sayEntry(entry, context.tzid)}
       aria-current={context.slip === entry.id ? 'true' : undefined}
       title={sayEntry(entry, context.tzid)}
-      className={`event-block px-1 wrap-anywhere text-[0.84rem] leading-[1.18] no-underline hover:z-20 aria-[current]:z-20 aria-[current]:ring-2 aria-[current]:ring-ink ${entry.title === null ? 'event-taken' : LOOK[entry.state]} ${entry.isOwn ? 'event-own' : ''}`}
+      className={`event-block px-1 wrap-anywhere text-small leading-[1.18] no-underline hover:z-20 aria-[current]:z-20 aria-[current]:ring-2 aria-[current]:ring-ink ${entry.title === null ? 'event-taken' : LOOK[entry.state]} ${entry.isOwn ? 'event-own' : ''}`}
       style={{
         top: ((at.from - hours.from) / 60) * HOUR_PX,
         height: Math.max(18, ((at.to - at.from) / 60) * HOUR_PX - 1),
@@ -85,7 +85,7 @@ function Block({
           </span>
         </span>
         {!isShort && (
-          <span className="block text-[0.78rem] text-soft">
+          <span className="block text-mini text-soft">
             {hoursText(entry, context.tzid)}
             {withPlace && ` ${placesText(entry)}`}
           </span>
@@ -190,7 +190,7 @@ export function TimeColumns(props: ColumnsProps) {
                   <button
                     type="button"
                     aria-label={t`Ask for something on ${label}`}
-                    className="text-[0.82rem] text-soft underline opacity-0 group-hover:opacity-100 focus-visible:opacity-100"
+                    className="text-small text-soft underline opacity-0 group-hover:opacity-100 focus-visible:opacity-100"
                     onClick={() => onPick(day, null)}
                   >{t`ask`}</button>
                 </span>
@@ -225,7 +225,7 @@ export function TimeColumns(props: ColumnsProps) {
               {marks.map((minute) => (
                 <span
                   key={minute}
-                  className="block pr-1.5 text-right text-[0.82rem] leading-4 text-soft"
+                  className="block pr-1.5 text-right text-small leading-4 text-soft"
                   style={{ height: HOUR_PX }}
                 >
                   {sayClock(minute)}

@@ -1,6 +1,6 @@
 'use client';
 import { t } from '@/contracts/language/translate';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import type { DayStripDay } from '@/contracts/calendar/board';
 import { countText, dayLong, monthName } from '@/contracts/words/when';
 import { addDays, localDate, weekdayOf, type LocalDate } from '@/core/time/local-time';
@@ -74,7 +74,7 @@ export function YearDayStrips({ year, today, days, dayHref, monthHref }: YearPro
                         {Boolean(day?.waiting) && (
                           <span
                             aria-hidden="true"
-                            className={`mb-auto px-0.5 text-[0.68rem] leading-tight font-bold ${day!.clashing ? 'bg-clash text-paper' : 'text-look'}`}
+                            className={`mb-auto px-0.5 text-tiny leading-tight font-bold ${day!.clashing ? 'bg-clash text-paper' : 'text-look'}`}
                           >
                             {day!.waiting}
                           </span>
@@ -95,7 +95,7 @@ export function YearDayStrips({ year, today, days, dayHref, monthHref }: YearPro
           })}
         </tbody>
       </table>
-      <p className="pt-2 text-[0.92rem] text-soft">{t`A bar is the occupied share of the open hours of all spaces; the tallest is ${Math.round(fullest * 100)} %. A figure above it counts dates that wait.`}</p>
+      <p className="pt-2 text-note text-soft">{t`A bar is the occupied share of the open hours of all spaces; the tallest is ${Math.round(fullest * 100)} %. A figure above it counts dates that wait.`}</p>
     </div>
   );
 }

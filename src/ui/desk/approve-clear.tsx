@@ -1,6 +1,7 @@
 'use client';
+import { Button } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
-import { FootBar } from '@/ui/primitives/foot-bar';
+import { FootBar } from '@/ui/kit/foot-bar';
 import { useState } from 'react';
 import { whyTooMany, type ChangeBody } from '@/contracts/requests/change';
 import type { DeskLine } from '@/contracts/decisions/desk';
@@ -8,7 +9,6 @@ import { countText } from '@/contracts/words/when';
 import { ChangeDone } from '@/ui/requests/change-done';
 import { useChange } from '@/ui/requests/use-change';
 import { sayNumbers, usePreview } from '@/ui/requests/use-preview';
-import { Press } from '@/ui/primitives/press';
 import { LookingAhead } from '@/ui/requests/looking-ahead';
 
 /** The clear dates of some requests, as the items of one change. */
@@ -33,7 +33,7 @@ function Review({ lines, isOpen }: { lines: readonly DeskLine[]; isOpen: boolean
         .
       </p>
       {[...preview.sentences, ...preview.warnings].map((sentence) => (
-        <p key={sentence} className="text-[0.95rem] text-soft">
+        <p key={sentence} className="text-note text-soft">
           {sentence}
         </p>
       ))}
@@ -54,7 +54,7 @@ export function ApproveClear({ picked, onDone }: { picked: readonly DeskLine[]; 
       <ChangeDone change={change} />
       {isOpen && dates > 0 && (
         <section aria-label={t`What it would do`} className="sheet border-l-4 border-l-clear px-3 py-2">
-          <ul className="max-h-40 overflow-y-auto text-[0.95rem]" tabIndex={0} aria-label={t`Requests`}>
+          <ul className="max-h-40 overflow-y-auto text-note" tabIndex={0} aria-label={t`Requests`}>
             {with_.map(({ reference, title, clear, nextText }) => (
               <li key={reference}>
                 <strong>{title}</strong>
@@ -67,7 +67,7 @@ export function ApproveClear({ picked, onDone }: { picked: readonly DeskLine[]; 
       )}
       {picked.length > 0 && (
         <div className="flex flex-wrap items-center gap-2">
-          <Press
+          <Button
             isMain
             isBusy={change.isSending}
             off={
@@ -84,10 +84,8 @@ export function ApproveClear({ picked, onDone }: { picked: readonly DeskLine[]; 
             }}
           >
             {dates === 0 ? t`Nothing of it is clear` : isOpen ? words : `${words} …`}
-          </Press>
-          {isOpen && (
-            <button type="button" className="press" onClick={() => setOpen(false)}>{t`Not now`}</button>
-          )}
+          </Button>
+          {isOpen && <Button onClick={() => setOpen(false)}>{t`Not now`}</Button>}
           <span className="text-soft">{countText(picked.length, 'request picked', 'requests picked')}</span>
         </div>
       )}

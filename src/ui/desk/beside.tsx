@@ -1,5 +1,5 @@
 import { t } from '@/contracts/language/translate';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import type { RenewLine, RiskLine, TodayLine } from '@/contracts/decisions/desk';
 import { countText } from '@/contracts/words/when';
 
@@ -12,7 +12,7 @@ function Part({ title, empty, children }: { title: string; empty: string; childr
   );
 }
 
-const ITEM = 'border-t border-rule py-1.5 text-[0.95rem] leading-snug';
+const ITEM = 'border-t border-rule py-1.5 text-note leading-snug';
 
 const setText = ({ setups, openSetups, isLate }: TodayLine): string => {
   if (setups === 0) return t`nothing to set`;

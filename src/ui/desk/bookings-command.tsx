@@ -1,7 +1,11 @@
 'use client';
+import { TimeField } from '@/ui/kit/dates/time-field';
+import { Field } from '@/ui/kit/field';
+import { Button } from '@/ui/kit/button';
+import { NumberField, Select, TextField } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
-import { FootBar } from '@/ui/primitives/foot-bar';
+import { FootBar } from '@/ui/kit/foot-bar';
 import { useState } from 'react';
 import type { BookingLine, BookingsView } from '@/contracts/decisions/bookings';
 import type { ChangeBody } from '@/contracts/requests/change';
@@ -11,8 +15,7 @@ import { useChange } from '@/ui/requests/use-change';
 import { sayNumbers, usePreview } from '@/ui/requests/use-preview';
 import { COMMANDS, itemsOfLines, moveStep, type Command, type MoveFields } from './bookings-step';
 import { KeepIndoors } from '@/ui/requests/patch-fields';
-import { Press } from '@/ui/primitives/press';
-import { Form } from '@/ui/primitives/form';
+import { Form } from '@/ui/kit/form';
 import { LookingAhead } from '@/ui/requests/looking-ahead';
 
 const STAY: MoveFields = { days: '', startsAt: '', space: '' };
@@ -30,11 +33,10 @@ function MoveInputs({
     onChange({ ...fields, [name]: event.target.value });
   return (
     <>
-      <label className="text-[0.93rem]">
+      <label className="text-note">
         <span className="block text-soft">{t`Days later`}</span>
-        <input
-          className="field w-24"
-          type="number"
+        <NumberField
+          className="w-24"
           step="1"
           min="-366"
           max="366"
@@ -42,20 +44,23 @@ function MoveInputs({
           onChange={set('days')}
         />
       </label>
-      <label className="text-[0.93rem]">
-        <span className="block text-soft">{t`Beginning at`}</span>
-        <input className="field w-32" type="time" value={fields.startsAt} onChange={set('startsAt')} />
-      </label>
-      <label className="text-[0.93rem]">
+      <Field label={t`Beginning at`} look="note">
+        <TimeField
+          className="w-32"
+          value={fields.startsAt}
+          onChange={(value) => set('startsAt')({ target: { value } })}
+        />
+      </Field>
+      <label className="text-note">
         <span className="block text-soft">{t`In`}</span>
-        <select className="field w-48" value={fields.space} onChange={set('space')}>
+        <Select className="w-48" value={fields.space} onChange={set('space')}>
           <option value="">{t`where they are`}</option>
           {spaces.map(({ id, name }) => (
             <option key={id} value={id}>
               {name}
             </option>
           ))}
-        </select>
+        </Select>
       </label>
     </>
   );
@@ -92,7 +97,7 @@ function Foresight({ step, preview }: { step: ChangeBody['step'] | null; preview
           .join(', ')}
         .
       </p>
-      <ul className="max-h-32 overflow-y-auto text-[0.95rem]">
+      <ul className="max-h-32 overflow-y-auto text-note">
         {[...preview.sentences, ...preview.reasonFor, ...preview.warnings].map((sentence) => (
           <li key={sentence}>{sentence}</li>
         ))}
@@ -178,10 +183,10 @@ export function BookingsCommand({ picked, view, onDone }: BookingsCommandProps) 
             void run();
           }}
         >
-          <label className="text-[0.93rem]">
+          <label className="text-note">
             <span className="block text-soft">{t`Together`}</span>
-            <select
-              className="field w-48"
+            <Select
+              className="w-48"
               value={command}
               onChange={({ target }) => {
                 setCommand(target.value as Command);
@@ -193,41 +198,36 @@ export function BookingsCommand({ picked, view, onDone }: BookingsCommandProps) 
                   {COMMANDS[key]}
                 </option>
               ))}
-            </select>
+            </Select>
           </label>
           {command === 'move' && <MoveInputs fields={fields} spaces={view.spaces} onChange={setFields} />}
           {command === 'category' && (
-            <label className="text-[0.93rem]">
+            <label className="text-note">
               <span className="block text-soft">{t`To`}</span>
-              <select
-                className="field w-48"
-                value={category}
-                onChange={({ target }) => setCategory(target.value)}
-              >
+              <Select className="w-48" value={category} onChange={({ target }) => setCategory(target.value)}>
                 <option value="">{t`choose one`}</option>
                 {view.categories.map(({ id, name }) => (
                   <option key={id} value={id}>
                     {name}
                   </option>
                 ))}
-              </select>
+              </Select>
             </label>
           )}
-          <label className="min-w-48 flex-1 text-[0.93rem]">
+          <label className="min-w-48 flex-1 text-note">
             <span className="block text-soft">
               {needsReason ? t`Why: needed here, those who asked read it` : t`Why (those who asked read it)`}
             </span>
-            <input
-              className="field"
+            <TextField
               maxLength={MOST_CHARACTERS.reason}
               value={reason}
               onChange={({ target }) => setReason(target.value)}
             />
           </label>
           {isMeant && command === 'cancel' && <ToCancel picked={possible} />}
-          <Press isMain isSubmit isBusy={change.isSending} off={whyOff}>
+          <Button isMain isSubmit isBusy={change.isSending} off={whyOff}>
             {words}
-          </Press>
+          </Button>
         </Form>
       )}
       {command === 'move' && <KeepIndoors preview={preview} isKept={keepIndoors} onChange={setKeepIndoors} />}

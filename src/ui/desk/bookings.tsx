@@ -2,8 +2,8 @@
 import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import { isOpen, type BookingLine, type BookingsView } from '@/contracts/decisions/bookings';
-import Link from '@/ui/primitives/link';
-import { Mark } from '@/ui/primitives/mark';
+import Link from '@/ui/kit/link';
+import { Mark } from '@/ui/kit/mark';
 import { usePicking } from '@/ui/hooks/use-picking';
 import { STATE_WORDS } from '@/contracts/words/states';
 import { BookingsCommand } from './bookings-command';
@@ -42,7 +42,7 @@ function Rows({ lines, picked, onPick }: RowsProps) {
               <Mark mark={line.mark} hue={line.hue} className="mt-0.5" />
               <span>
                 <Link href={`/desk/${line.reference}`}>{line.title}</Link>
-                <span className="text-[0.92rem] text-soft">
+                <span className="text-note text-soft">
                   {' '}
                   {line.host} · <span className="whitespace-nowrap">{line.reference}</span>
                   {line.isSeries && t` · of a series`}

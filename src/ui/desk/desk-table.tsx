@@ -6,8 +6,8 @@ import { useEffect, useLayoutEffect, useMemo, useState, type ComponentProps } fr
 import type { DeskLine } from '@/contracts/decisions/desk';
 import { NEARNESS_WORDS } from '@/contracts/words/desk';
 import { usePicking, type PickBox } from '@/ui/hooks/use-picking';
-import Link from '@/ui/primitives/link';
-import { Mark } from '@/ui/primitives/mark';
+import Link from '@/ui/kit/link';
+import { Mark } from '@/ui/kit/mark';
 import { HandledBy } from './handled-by';
 import { LineStamps } from './line-stamps';
 import { rememberWalk } from './walk';
@@ -27,7 +27,7 @@ function DatesCell({ line }: { line: DeskLine }) {
   return (
     <>
       {line.nextText}
-      <span className="block text-[0.92rem] text-soft">
+      <span className="block text-note text-soft">
         {[
           line.whenText === line.nextText ? '' : line.whenText,
           line.stateText === 'waiting' ? '' : line.stateText,
@@ -43,12 +43,10 @@ function DatesCell({ line }: { line: DeskLine }) {
 function LossCell({ line }: { line: DeskLine }) {
   return (
     <>
-      <span
-        className={`block font-serif text-[1.02rem] leading-snug ${line.loss?.isOver ? 'text-clash' : ''}`}
-      >
+      <span className={`block font-serif text-base leading-snug ${line.loss?.isOver ? 'text-clash' : ''}`}>
         {line.loss?.when ?? line.waitText}
       </span>
-      <span className="block text-[0.92rem] text-soft">
+      <span className="block text-note text-soft">
         {line.loss?.what ?? t`begins`}
         <span className="block">
           {line.isAnswerAwaited ? t`waits for an answer` : t`asked ${line.askedText}`}
@@ -82,7 +80,7 @@ const StepHead = ({ step, ...row }: { step: DeskLine['step'] } & ComponentProps<
     <th
       scope="rowgroup"
       colSpan={HEADS.length}
-      className="px-3 pt-2 pb-1 text-left text-[0.95rem] font-semibold text-soft"
+      className="px-3 pt-2 pb-1 text-left text-note font-semibold text-soft"
     >
       {NEARNESS_WORDS[step]}
     </th>
@@ -109,7 +107,7 @@ const LineRow = ({ line, box, ...row }: LineProps) => (
           <Link href={`/desk/${line.reference}`} className="font-semibold">
             {line.title}
           </Link>
-          <span className="block text-[0.92rem] text-soft">
+          <span className="block text-note text-soft">
             {line.host}, {line.requester} · <span className="whitespace-nowrap">{line.reference}</span>
           </span>
         </span>

@@ -1,11 +1,12 @@
 'use client';
+import { Select, TextField } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { useSearchParams } from 'next/navigation';
 import { useState } from 'react';
 import type { DeskView } from '@/contracts/decisions/desk';
 import type { SavedView } from '@/contracts/accounts/own';
 import { countText } from '@/contracts/words/when';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import { SavedViews } from '@/ui/frame/saved-views';
 import { ApproveClear } from './approve-clear';
 import { Beside } from './beside';
@@ -24,15 +25,15 @@ function Choice<Key extends string>({
   onChange(value: Key): void;
 }) {
   return (
-    <label className="text-[0.93rem]">
+    <label className="text-note">
       <span className="block text-soft">{label}</span>
-      <select className="field w-auto" value={value} onChange={({ target }) => onChange(target.value as Key)}>
+      <Select className="w-auto" value={value} onChange={({ target }) => onChange(target.value as Key)}>
         {Object.entries<string>(table).map(([key, words]) => (
           <option key={key} value={key}>
             {words}
           </option>
         ))}
-      </select>
+      </Select>
     </label>
   );
 }
@@ -84,10 +85,9 @@ export function Desk({ view, kept }: DeskProps) {
       <div className="grid gap-5 xl:grid-cols-[minmax(0,1fr)_19rem]">
         <div>
           <div className="mb-2 flex flex-wrap items-end gap-3">
-            <label className="min-w-40 flex-1 text-[0.93rem]">
+            <label className="min-w-40 flex-1 text-note">
               <span className="block text-soft">{t`Find`}</span>
-              <input
-                className="field"
+              <TextField
                 type="search"
                 placeholder={t`title, host, reference, place …`}
                 value={filter.q}

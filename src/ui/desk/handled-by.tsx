@@ -31,7 +31,7 @@ export function HandledBy({ reference, title, handler, isMine }: HandledByProps)
       {handler && <span>{isMine ? t`you` : handler.name}</span>}
       <button
         type="button"
-        className="text-[0.92rem] underline"
+        className="text-note underline"
         aria-label={isMine ? t`Give back: ${title}` : t`Take on: ${title}`}
         disabled={isSending}
         onClick={() => give(isMine ? 'nobody' : 'me')}

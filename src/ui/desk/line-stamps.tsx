@@ -1,7 +1,7 @@
 import { t } from '@/contracts/language/translate';
 import type { DeskLine } from '@/contracts/decisions/desk';
 import { countText } from '@/contracts/words/when';
-import { CallStamp, VerdictStamp } from '@/ui/primitives/verdict-stamp';
+import { CallStamp, VerdictStamp } from '@/ui/kit/verdict-stamp';
 
 const VERDICTS = ['clear', 'look', 'clash'] as const;
 
@@ -27,7 +27,7 @@ export function LineStamps({ line }: { line: DeskLine }) {
       )}
       {line.atRisk > 0 && <CallStamp words={t`${line.atRisk} at risk`} />}
       {line.rivals > 0 && (
-        <span className="text-[0.88rem] text-look">{t`${countText(line.rivals, 'other wants', 'others want')} the place`}</span>
+        <span className="text-fine text-look">{t`${countText(line.rivals, 'other wants', 'others want')} the place`}</span>
       )}
     </span>
   );

@@ -1,7 +1,7 @@
 'use client';
 import { t } from '@/contracts/language/translate';
 import { useSyncExternalStore } from 'react';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import { placeInWalk, type WalkPlace } from './walk';
 
 const never = () => () => undefined;

@@ -25,27 +25,27 @@ export function DoorDisplay({ first, source }: { first: DisplayReply; source: st
       className={`display flex min-h-dvh flex-col gap-[3vmin] p-[4vmin] ${isTaken ? 'bg-black text-white' : 'bg-white text-black'}`}
     >
       <header className="flex flex-wrap items-baseline justify-between gap-x-[4vmin]">
-        <h1 className="text-[7vmin]">{name}</h1>
-        <p className="text-[4vmin] tabular-nums">
+        <h1 className="text-wall-2">{name}</h1>
+        <p className="text-wall-4 tabular-nums">
           {dayLong(today)}, {sayTime(toLocal(now, tzid))}
         </p>
       </header>
       <p
         role="status"
-        className="border-y-[0.8vmin] border-current py-[2vmin] text-[11vmin] leading-none font-bold tabular-nums"
+        className="border-y-[0.8vmin] border-current py-[2vmin] text-wall-1 leading-none font-bold tabular-nums"
       >
         {stateText(state, now, tzid)}
       </p>
       {state.now && state.isOn && (
-        <section aria-label={t`Now`} className="text-[6vmin] leading-tight">
-          <p className="text-[3.5vmin]">{t`Now`}</p>
+        <section aria-label={t`Now`} className="text-wall-3 leading-tight">
+          <p className="text-wall-5">{t`Now`}</p>
           <p className="font-semibold">{titleOf(state.now)}</p>
           <p className="tabular-nums">{hoursOf(state.now, now, tzid)}</p>
         </section>
       )}
       {state.next && (
-        <section aria-label={t`Next`} className="text-[4.5vmin] leading-tight">
-          <p className="text-[3.5vmin]">{t`Next`}</p>
+        <section aria-label={t`Next`} className="text-wall-4 leading-tight">
+          <p className="text-wall-5">{t`Next`}</p>
           <p>
             <span className="tabular-nums">{hoursOf(state.next, now, tzid)}</span>{' '}
             <strong>{titleOf(state.next)}</strong>
@@ -57,7 +57,7 @@ export function DoorDisplay({ first, source }: { first: DisplayReply; source: st
           ))}
         </section>
       )}
-      <footer className="mt-auto flex flex-wrap justify-between gap-x-[4vmin] text-[2.6vmin]">
+      <footer className="mt-auto flex flex-wrap justify-between gap-x-[4vmin] text-wall-6">
         <span>{place}</span>
         <span className={awayMin === null ? '' : 'border-[0.4vmin] border-current px-[1vmin] font-semibold'}>
           {ageText(awayMin, reply.at, tzid)}

@@ -16,14 +16,14 @@ export function LobbyDisplay({ first, source }: { first: DisplayReply; source: s
   return (
     <main id="main" className="display flex min-h-dvh flex-col gap-[2.5vmin] bg-white p-[4vmin] text-black">
       <header className="flex flex-wrap items-baseline justify-between gap-x-[4vmin]">
-        <h1 className="text-[7vmin]">{name}</h1>
-        <p className="text-[4vmin] tabular-nums">
+        <h1 className="text-wall-2">{name}</h1>
+        <p className="text-wall-4 tabular-nums">
           {dayLong(today)}, {sayTime(toLocal(now, tzid))}
         </p>
       </header>
-      <table className="w-full border-collapse text-left text-[3.2vmin] leading-tight">
+      <table className="w-full border-collapse text-left text-wall-5 leading-tight">
         <thead>
-          <tr className="border-b-[0.6vmin] border-black text-[2.6vmin]">
+          <tr className="border-b-[0.6vmin] border-black text-wall-6">
             <th scope="col" className="py-[1vmin] pr-[2vmin]">{t`Place`}</th>
             <th scope="col" className="pr-[2vmin]">{t`Now`}</th>
             <th scope="col">{t`Next`}</th>
@@ -62,7 +62,7 @@ export function LobbyDisplay({ first, source }: { first: DisplayReply; source: s
           })}
         </tbody>
       </table>
-      <footer className="mt-auto text-right text-[2.6vmin]">
+      <footer className="mt-auto text-right text-wall-6">
         <span className={awayMin === null ? '' : 'border-[0.4vmin] border-current px-[1vmin] font-semibold'}>
           {ageText(awayMin, reply.at, tzid)}
         </span>

@@ -30,7 +30,7 @@ export function BandDrawing({ bands, tzid, hue }: { bands: readonly Band[]; tzid
         ))}
         {event && <span data-hue={hue} className="event-block" style={at(event)} />}
       </div>
-      <dl className="grid grid-cols-[auto_1fr] gap-x-3 text-[0.92rem]">
+      <dl className="grid grid-cols-[auto_1fr] gap-x-3 text-note">
         {bands.map((band) => (
           <div key={band.kind} className="contents">
             <dt className="text-soft">{WORDS[band.kind]}</dt>
@@ -40,7 +40,7 @@ export function BandDrawing({ bands, tzid, hue }: { bands: readonly Band[]; tzid
           </div>
         ))}
       </dl>
-      {event && <p className="text-[0.92rem] text-soft">{secondZoneText(event)}</p>}
+      {event && <p className="text-note text-soft">{secondZoneText(event)}</p>}
     </div>
   );
 }

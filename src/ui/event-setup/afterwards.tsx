@@ -1,11 +1,15 @@
 'use client';
+import { DateField } from '@/ui/kit/dates/date-field';
+import { Field } from '@/ui/kit/field';
+import { Button } from '@/ui/kit/button';
+import { Checkbox, NumberField, TextArea, TextField } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t, tAs } from '@/contracts/language/translate';
 import { useId, useOptimistic, useState, useTransition } from 'react';
 import type { EventSetup } from '@/contracts/work-orders/event-setup';
 import { useSubmit } from '@/ui/hooks/use-submit';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
-import { Form } from '@/ui/primitives/form';
+import { RefusalNote } from '@/ui/kit/refusal-note';
+import { Form } from '@/ui/kit/form';
 
 function Count({ event }: { event: EventSetup }) {
   const { submit, error, said } = useSubmit();
@@ -22,12 +26,11 @@ function Count({ event }: { event: EventSetup }) {
     <div>
       <label htmlFor={id} className="block font-semibold">{t`How many came`}</label>
       <div className="flex flex-wrap items-center gap-3">
-        <input
+        <NumberField
           id={id}
-          type="number"
           min={0}
           inputMode="numeric"
-          className="field h-11 w-32"
+          className="h-11 w-32"
           value={people}
           aria-describedby={`${id}-of`}
           onChange={({ target }) => setPeople(target.value)}
@@ -63,9 +66,8 @@ function Names({ event }: { event: EventSetup }) {
         {names.map(({ name, isHere }) => (
           <li key={name}>
             <label className="flex min-h-11 cursor-pointer items-center gap-3 border-b border-rule">
-              <input
-                type="checkbox"
-                className="size-6 shrink-0 accent-(--accent)"
+              <Checkbox
+                className="size-6 shrink-0"
                 checked={isHere}
                 onChange={() =>
                   startTransition(async () => {
@@ -87,14 +89,14 @@ function Names({ event }: { event: EventSetup }) {
         }}
       >
         <label htmlFor={id} className="font-semibold">{t`More names, a line each`}</label>
-        <textarea
+        <TextArea
           id={id}
-          className="field min-h-20"
+          className="min-h-20"
           value={typed}
           onChange={({ target }) => setTyped(target.value)}
         />
         <div>
-          <button type="submit" className="press">{t`Put on the list`}</button>
+          <Button isSubmit>{t`Put on the list`}</Button>
         </div>
       </Form>
       <RefusalNote error={error} />
@@ -114,9 +116,8 @@ function FollowUps({ event }: { event: EventSetup }) {
         {event.followUps.map((each) => (
           <li key={each.id}>
             <label className="flex min-h-11 cursor-pointer items-center gap-3 border-b border-rule py-1">
-              <input
-                type="checkbox"
-                className="size-6 shrink-0 accent-(--accent)"
+              <Checkbox
+                className="size-6 shrink-0"
                 checked={each.doneText !== null}
                 disabled={isSending}
                 onChange={() => void submit(`/api/follow-ups/${each.id}`, { isDone: each.doneText === null })}
@@ -148,25 +149,17 @@ function FollowUps({ event }: { event: EventSetup }) {
       >
         <div className="grow">
           <label htmlFor={`${id}-text`} className="block font-semibold">{t`What is left to do`}</label>
-          <input
+          <TextField
             id={`${id}-text`}
-            className="field"
             maxLength={MOST_CHARACTERS.followUp}
             value={text}
             onChange={({ target }) => setText(target.value)}
           />
         </div>
-        <div>
-          <label htmlFor={`${id}-due`} className="block font-semibold">{tAs('due')`By`}</label>
-          <input
-            id={`${id}-due`}
-            type="date"
-            className="field w-40"
-            value={due}
-            onChange={({ target }) => setDue(target.value)}
-          />
-        </div>
-        <button type="submit" className="press" disabled={isSending}>{t`Note it`}</button>
+        <Field label={tAs('due')`By`}>
+          <DateField className="w-44" value={due} onChange={setDue} />
+        </Field>
+        <Button isSubmit isBusy={isSending}>{t`Note it`}</Button>
       </Form>
       <RefusalNote error={error} />
     </div>

@@ -1,9 +1,10 @@
 'use client';
+import { Button } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import type { EventSetup } from '@/contracts/work-orders/event-setup';
 import { OrderCard } from '@/ui/setups/order-card';
 import { useSubmit } from '@/ui/hooks/use-submit';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { RefusalNote } from '@/ui/kit/refusal-note';
 import { HandOrderForm } from './hand-order-form';
 
 /** The orders of a date; the office issues what is to be issued later, and makes more by hand. */
@@ -15,16 +16,11 @@ export function EventOrders({ event }: { event: EventSetup }) {
       <div className="flex flex-wrap items-center gap-3 pb-2">
         <h2 id="orders" className="text-xl">{t`Orders`}</h2>
         {event.isOffice && waiting.length > 0 && (
-          <button
-            type="button"
-            className="press"
-            disabled={isSending}
-            onClick={() => void submit('/api/orders/issue', { orders: waiting })}
-          >
+          <Button isBusy={isSending} onClick={() => void submit('/api/orders/issue', { orders: waiting })}>
             {waiting.length === 1
               ? t`Issue the one that waits now`
               : t`Issue the ${waiting.length} that wait now`}
-          </button>
+          </Button>
         )}
       </div>
       <RefusalNote error={error} />

@@ -1,4 +1,6 @@
 'use client';
+import { Checkbox, NumberField, Select, TextArea, TextField } from '@/ui/kit/fields';
+import { Button } from '@/ui/kit/button';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
 import { useState, type SyntheticEvent } from 'react';
@@ -6,11 +8,11 @@ import type { EventSetup } from '@/contracts/work-orders/event-setup';
 import { TEMPLATE_PHASE_WORDS } from '@/contracts/words/orders';
 import { TEMPLATE_PHASES } from '@/core/work-orders/template';
 import { useSubmit } from '@/ui/hooks/use-submit';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
-import { Labelled } from '@/ui/primitives/form-parts';
+import { RefusalNote } from '@/ui/kit/refusal-note';
+import { Labelled } from '@/ui/kit/form-parts';
 import { EdgeField, TeamFields } from '@/ui/setups/template-fields';
 import { bodyOf, NEW_TEMPLATE, type TemplateFields } from '@/ui/setups/template-form-model';
-import { Form } from '@/ui/primitives/form';
+import { Form } from '@/ui/kit/form';
 
 const EMPTY: TemplateFields = { ...NEW_TEMPLATE, per: 'date' };
 
@@ -36,12 +38,7 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
   };
   return (
     <div>
-      <button
-        type="button"
-        className="press"
-        aria-expanded={isOpen}
-        onClick={() => setOpen(!isOpen)}
-      >{t`An order of one’s own`}</button>{' '}
+      <Button aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>{t`An order of one’s own`}</Button>{' '}
       <span role="status" className="text-soft">
         {said}
       </span>
@@ -49,9 +46,8 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
         <Form className="mt-3 grid gap-3" onSubmit={(submitted) => void order(submitted)} noValidate>
           <Labelled label={t`What is to be done`} fault={faultOf('title')}>
             {(ids) => (
-              <input
+              <TextField
                 {...ids}
-                className="field"
                 maxLength={MOST_CHARACTERS.workTitle}
                 value={fields.title}
                 onChange={({ target }) => set({ title: target.value })}
@@ -68,9 +64,8 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
             />
             <Labelled label={t`It is done`} fault={faultOf('phase')}>
               {(ids) => (
-                <select
+                <Select
                   {...ids}
-                  className="field"
                   value={fields.phase}
                   onChange={({ target }) => set({ phase: target.value as TemplateFields['phase'] })}
                 >
@@ -79,7 +74,7 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
                       {TEMPLATE_PHASE_WORDS[phase]}
                     </option>
                   ))}
-                </select>
+                </Select>
               )}
             </Labelled>
           </div>
@@ -99,9 +94,8 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
               hint={t`a number or a formula`}
             >
               {(ids) => (
-                <input
+                <TextField
                   {...ids}
-                  className="field"
                   value={fields.workFormula}
                   onChange={({ target }) => set({ workFormula: target.value })}
                 />
@@ -113,11 +107,9 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
               hint={t`empty: at once`}
             >
               {(ids) => (
-                <input
+                <NumberField
                   {...ids}
-                  type="number"
                   min={0}
-                  className="field"
                   value={fields.leadDays}
                   onChange={({ target }) => set({ leadDays: target.value })}
                 />
@@ -126,9 +118,9 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
           </div>
           <Labelled label={t`Checklist, a line each`} fault={faultOf('checklist')}>
             {(ids) => (
-              <textarea
+              <TextArea
                 {...ids}
-                className="field min-h-16"
+                className="min-h-16"
                 value={fields.checklist}
                 onChange={({ target }) => set({ checklist: target.value })}
               />
@@ -136,22 +128,13 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
           </Labelled>
           {event.dates.length > 1 && (
             <label className="flex min-h-8 items-center gap-2">
-              <input
-                type="checkbox"
-                className="size-5 accent-(--accent)"
-                checked={isForAll}
-                onChange={({ target }) => setForAll(target.checked)}
-              />
+              <Checkbox checked={isForAll} onChange={({ target }) => setForAll(target.checked)} />
               {t`for all dates of this request that are to come`}
             </label>
           )}
           <RefusalNote error={error} />
           <div>
-            <button
-              type="submit"
-              className="press press-main"
-              disabled={isSending}
-            >{t`Make the order`}</button>
+            <Button isMain isSubmit isBusy={isSending}>{t`Make the order`}</Button>
           </div>
         </Form>
       )}

@@ -1,4 +1,6 @@
 'use client';
+import { Button } from '@/ui/kit/button';
+import { Select, TextField } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
 import { useId, useState, type SyntheticEvent } from 'react';
@@ -6,8 +8,8 @@ import type { EventSetup, ServiceLineView } from '@/contracts/work-orders/event-
 import { SERVICE_STATE_WORDS } from '@/contracts/words/services';
 import { SERVICE_STATES, type ServiceState } from '@/core/work-orders/service-due';
 import { useSubmit } from '@/ui/hooks/use-submit';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
-import { Form } from '@/ui/primitives/form';
+import { RefusalNote } from '@/ui/kit/refusal-note';
+import { Form } from '@/ui/kit/form';
 
 function ServiceForm({ service, date }: { service: ServiceLineView; date: number }) {
   const { submit, error, said, isSending, faultOf } = useSubmit();
@@ -22,9 +24,9 @@ function ServiceForm({ service, date }: { service: ServiceLineView; date: number
     <Form className="flex flex-wrap items-end gap-2" onSubmit={save}>
       <div>
         <label htmlFor={`${id}-state`} className="sr-only">{t`How far ${service.name} is`}</label>
-        <select
+        <Select
           id={`${id}-state`}
-          className="field w-44"
+          className="w-44"
           value={state}
           onChange={({ target }) => setState(target.value as ServiceState)}
         >
@@ -33,13 +35,12 @@ function ServiceForm({ service, date }: { service: ServiceLineView; date: number
               {SERVICE_STATE_WORDS[each]}
             </option>
           ))}
-        </select>
+        </Select>
       </div>
       <div className="grow">
         <label htmlFor={`${id}-note`} className="sr-only">{t`What is to say about ${service.name}`}</label>
-        <input
+        <TextField
           id={`${id}-note`}
-          className="field"
           placeholder={t`what is to say`}
           maxLength={MOST_CHARACTERS.remark}
           value={note}
@@ -47,12 +48,7 @@ function ServiceForm({ service, date }: { service: ServiceLineView; date: number
           onChange={({ target }) => setNote(target.value)}
         />
       </div>
-      <button
-        type="submit"
-        className="press"
-        disabled={isSending}
-        aria-label={t`Keep: ${service.name}`}
-      >{t`Keep`}</button>
+      <Button isSubmit isBusy={isSending} aria-label={t`Keep: ${service.name}`}>{t`Keep`}</Button>
       <span role="status" className="text-soft">
         {said}
       </span>
@@ -96,7 +92,7 @@ export function Services({ event }: { event: EventSetup }) {
               </p>
             )}
             {service.byText && (
-              <p className="text-[0.92rem] text-soft">
+              <p className="text-note text-soft">
                 {SERVICE_STATE_WORDS[service.state]}, {service.byText}
               </p>
             )}

@@ -1,11 +1,13 @@
 'use client';
+import { TextField } from '@/ui/kit/fields';
+import { Button } from '@/ui/kit/button';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import type { EventSetup, PromisedLine } from '@/contracts/work-orders/event-setup';
 import { useSubmit } from '@/ui/hooks/use-submit';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
-import { Form } from '@/ui/primitives/form';
+import { RefusalNote } from '@/ui/kit/refusal-note';
+import { Form } from '@/ui/kit/form';
 
 function Promised({ promised, date }: { promised: PromisedLine; date: number }) {
   const { submit, error, isSending } = useSubmit();
@@ -19,7 +21,7 @@ function Promised({ promised, date }: { promised: PromisedLine; date: number }) 
           {promised.line}
           {promised.byText && (
             <span
-              className={`block text-[0.92rem] ${promised.isRight ? 'text-clear' : 'font-semibold text-clash'}`}
+              className={`block text-note ${promised.isRight ? 'text-clear' : 'font-semibold text-clash'}`}
             >
               {promised.isRight ? t`right` : t`not so: ${promised.note || t`no word why`}`}
               <span className="font-normal text-soft">, {promised.byText}</span>
@@ -27,22 +29,21 @@ function Promised({ promised, date }: { promised: PromisedLine; date: number }) 
           )}
         </span>
         <span className="flex gap-2">
-          <button
-            type="button"
-            className={`press h-11 ${promised.isRight === true ? 'press-main' : ''}`}
-            disabled={isSending}
+          <Button
+            size="tall"
+            isMain={promised.isRight === true}
+            isBusy={isSending}
             aria-pressed={promised.isRight === true}
             aria-label={t`Right: ${promised.line}`}
             onClick={() => void judge(promised.isRight === true ? null : true)}
-          >{t`Right`}</button>
-          <button
-            type="button"
-            className="press h-11"
-            disabled={isSending}
+          >{t`Right`}</Button>
+          <Button
+            size="tall"
+            isBusy={isSending}
             aria-expanded={note !== null}
             aria-label={t`Not so: ${promised.line}`}
             onClick={() => setNote(note === null ? promised.note : null)}
-          >{t`Not so`}</button>
+          >{t`Not so`}</Button>
         </span>
       </div>
       {note !== null && (
@@ -53,15 +54,15 @@ function Promised({ promised, date }: { promised: PromisedLine; date: number }) 
             void judge(false, note).then((isDone) => isDone && setNote(null));
           }}
         >
-          <input
-            className="field h-11"
+          <TextField
+            className="h-11"
             aria-label={t`What is wrong: ${promised.line}`}
             placeholder={t`what is wrong`}
             maxLength={MOST_CHARACTERS.remark}
             value={note}
             onChange={({ target }) => setNote(target.value)}
           />
-          <button type="submit" className="press h-11" disabled={isSending}>{t`Keep`}</button>
+          <Button size="tall" isSubmit isBusy={isSending}>{t`Keep`}</Button>
         </Form>
       )}
       <RefusalNote error={error} />

@@ -1,4 +1,5 @@
 'use client';
+import { Button } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import { useId, useState } from 'react';
 import { fileLimitText, sizeText, type FileLine } from '@/contracts/requests/files';
@@ -61,7 +62,7 @@ export function FilePicker({ lines, files, isSignedIn, label = t`Add files`, fau
       />
       <p
         id={`${id}-hint`}
-        className="text-[0.92rem] text-soft"
+        className="text-note text-soft"
       >{t`Plans, lists, pictures: any kind, several at once; drop them here too. ${fileLimitText()}`}</p>
       <div aria-live="polite">
         {fault && <p className="font-semibold text-clash">{fault}</p>}
@@ -81,18 +82,13 @@ export function FilePicker({ lines, files, isSignedIn, label = t`Add files`, fau
             </span>
             <span className="ml-auto flex gap-2">
               {files.states[key]?.kind === 'failed' && (
-                <button
-                  type="button"
-                  className="press px-2 py-0.5"
-                  onClick={() => files.retry(key)}
-                >{t`Try again`}</button>
+                <Button size="small" onClick={() => files.retry(key)}>{t`Try again`}</Button>
               )}
-              <button
-                type="button"
-                className="press px-2 py-0.5"
+              <Button
+                size="small"
                 aria-label={t`Leave ${name} out`}
                 onClick={() => files.remove(key)}
-              >{t`Leave out`}</button>
+              >{t`Leave out`}</Button>
             </span>
           </li>
         ))}

@@ -1,6 +1,7 @@
 'use client';
+import { Button, ButtonLink } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { send } from '@/ui/hooks/send';
@@ -11,8 +12,7 @@ export function Account({ name }: { name: string | null }) {
   const router = useRouter();
   const path = usePathname();
   const [problem, setProblem] = useState('');
-  if (!name)
-    return <Link className="press" href={`/sign-in?next=${encodeURIComponent(path)}`}>{t`Sign in`}</Link>;
+  if (!name) return <ButtonLink href={`/sign-in?next=${encodeURIComponent(path)}`}>{t`Sign in`}</ButtonLink>;
   const leave = async () => {
     const reply = await send('DELETE', '/api/session', {});
     if (!reply.ok) return setProblem(reply.error.message);
@@ -25,7 +25,7 @@ export function Account({ name }: { name: string | null }) {
       <Link className="text-soft" href="/account">
         {name}
       </Link>
-      <button type="button" className="press" onClick={leave}>{t`Sign out`}</button>
+      <Button onClick={leave}>{t`Sign out`}</Button>
       <span role="alert">{problem}</span>
     </span>
   );

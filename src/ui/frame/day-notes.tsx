@@ -25,7 +25,5 @@ export function DayNote({ date, className = '' }: { date: LocalDate; className?:
     .filter(({ from, to }) => from <= date && date <= to)
     .map(({ name }) => name);
   if (!names.length) return null;
-  return (
-    <span className={`font-sans text-[0.88rem] font-normal text-soft ${className}`}>{names.join(', ')}</span>
-  );
+  return <span className={`font-sans text-fine font-normal text-soft ${className}`}>{names.join(', ')}</span>;
 }

@@ -1,4 +1,5 @@
 'use client';
+import { TextField } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t, texts } from '@/contracts/language/translate';
 import { usePathname, useRouter, useSearchParams } from 'next/navigation';
@@ -6,8 +7,8 @@ import { useEffect, useRef, useState, type KeyboardEvent, type MouseEvent, type 
 import type { DayStripDay } from '@/contracts/calendar/board';
 import { countText, dayLong } from '@/contracts/words/when';
 import { addDays, daysBetween, parseLocalDate, weekdayOf, type LocalDate } from '@/core/time/local-time';
-import { readTypedDate } from './typed-date';
-import { Form } from '@/ui/primitives/form';
+import { readTypedDate } from '@/ui/kit/dates/typed-date';
+import { Form } from '@/ui/kit/form';
 
 const LETTERS = texts(['Mo', 'Tu', 'We', 'Th', 'Fr', 'Sa', 'Su']);
 const MONTHS = texts(['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']);
@@ -145,7 +146,7 @@ function DayMark({ day, date, fullest }: { day: DayStripDay | undefined; date: L
       {waits > 0 && (
         <span
           aria-hidden="true"
-          className={`absolute top-1.5 px-1 text-[0.68rem] leading-tight font-bold ${clashes ? 'border-2 border-clash bg-clash text-paper' : 'border border-dotted border-look text-look'}`}
+          className={`absolute top-1.5 px-1 text-tiny leading-tight font-bold ${clashes ? 'border-2 border-clash bg-clash text-paper' : 'border border-dotted border-look text-look'}`}
         >
           {waits}
         </span>
@@ -232,8 +233,8 @@ export function DayStrip({ first, today }: DayStripProps) {
       >
         <label className="small-caps">
           {t`Day`}
-          <input
-            className="field block px-1.5 py-1 text-[0.95rem] font-normal tracking-normal text-ink"
+          <TextField
+            className="block px-1.5 py-1 text-note font-normal tracking-normal text-ink"
             placeholder={t`tue, 12 may …`}
             value={typed}
             maxLength={MOST_CHARACTERS.typedDay}
@@ -246,7 +247,7 @@ export function DayStrip({ first, today }: DayStripProps) {
           <p
             id="ruler-fault"
             role="alert"
-            className="absolute z-50 mt-1 bg-raised px-2 py-1 text-[0.9rem] text-clash shadow"
+            className="absolute z-50 mt-1 bg-raised px-2 py-1 text-fine text-clash shadow"
           >
             {fault}
           </p>
@@ -274,18 +275,15 @@ export function DayStrip({ first, today }: DayStripProps) {
                 className={`relative flex h-[74px] min-w-[34px] flex-1 flex-col items-center justify-end border-r border-rule/70 pb-0.5 no-underline hover:bg-sunk aria-[current]:bg-raised aria-[current]:shadow-[inset_0_4px_0_var(--accent)] ${weekday === 1 ? 'border-l-2 border-l-strong-rule' : ''}`}
               >
                 <DayMark day={known.get(date)} date={date} fullest={fullest} />
-                <span className={`text-[0.72rem] ${weekday > 5 ? 'font-semibold text-ink' : 'text-soft'}`}>
+                <span className={`text-tiny ${weekday > 5 ? 'font-semibold text-ink' : 'text-soft'}`}>
                   {LETTERS[weekday - 1]}
                 </span>
                 <span
-                  className={`font-serif text-[0.95rem] leading-none whitespace-nowrap ${date === today ? 'underline decoration-2 underline-offset-2' : ''}`}
+                  className={`font-serif text-note leading-none whitespace-nowrap ${date === today ? 'underline decoration-2 underline-offset-2' : ''}`}
                 >
                   {Number(date.slice(8))}
                   {isMonth && (
-                    <small className="font-sans text-[0.66rem]">
-                      {' '}
-                      {MONTHS[Number(date.slice(5, 7)) - 1]}
-                    </small>
+                    <small className="font-sans text-tiny"> {MONTHS[Number(date.slice(5, 7)) - 1]}</small>
                   )}
                 </span>
               </a>

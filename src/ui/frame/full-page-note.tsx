@@ -1,5 +1,5 @@
+import { ButtonLink } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
-import Link from '@/ui/primitives/link';
 import type { ReactNode } from 'react';
 
 /** A page that says why there is nothing to see, and the way on. */
@@ -9,7 +9,7 @@ export function FullPageNote({ title, children }: { title: string; children: Rea
       <h1 className="text-3xl">{title}</h1>
       <div className="mt-3 text-lg">{children}</div>
       <p className="mt-6">
-        <Link href="/" className="press">{t`To the board`}</Link>
+        <ButtonLink href="/">{t`To the board`}</ButtonLink>
       </p>
     </div>
   );

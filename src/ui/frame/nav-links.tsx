@@ -1,6 +1,6 @@
 'use client';
 import { t } from '@/contracts/language/translate';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import { usePathname } from 'next/navigation';
 
 export interface NavItem {
@@ -27,7 +27,7 @@ export function NavLinks({ items }: { items: readonly NavItem[] }) {
         >
           {label}
           {count ? (
-            <span className="ml-1.5 bg-accent px-1.5 text-[0.8rem] text-on-accent">
+            <span className="ml-1.5 bg-accent px-1.5 text-small text-on-accent">
               {count}
               <span className="sr-only"> {countWords}</span>
             </span>

@@ -1,13 +1,15 @@
 'use client';
+import { TextField } from '@/ui/kit/fields';
+import { Button, ButtonLink } from '@/ui/kit/button';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import type { ErrorReply } from '@/contracts/base/refusal';
 import type { SavedScreen, SavedView } from '@/contracts/accounts/own';
 import { send } from '@/ui/hooks/send';
-import { Form } from '@/ui/primitives/form';
+import { Form } from '@/ui/kit/form';
 
 interface KeptProps {
   readonly screen: SavedScreen;
@@ -42,35 +44,29 @@ export function SavedViews({ screen, first, here, isSignedIn }: KeptProps) {
   const isKept = views.some(({ address }) => address === here);
   return (
     <>
-      <button
-        type="button"
-        className="press no-print"
-        aria-expanded={isOpen}
-        onClick={() => setOpen((before) => !before)}
-      >
+      <Button className="no-print" aria-expanded={isOpen} onClick={() => setOpen((before) => !before)}>
         {views.length ? t`Kept: ${views.length}` : t`Keep view`}
-      </button>
+      </Button>
       {isOpen && (
         <div className="no-print flex w-full flex-wrap items-center gap-x-4 gap-y-2 border-t border-rule pt-2">
           {views.length > 0 && (
             <ul className="flex flex-wrap items-center gap-2" aria-label={t`Kept views`}>
               {views.map(({ id, name: kept, address }) => (
                 <li key={id} className="flex items-center">
-                  <Link
+                  <ButtonLink
                     href={address}
                     aria-current={address === here ? 'page' : undefined}
-                    className="press rounded-r-none py-1 aria-[current]:border-ink"
+                    className="rounded-r-none py-1 aria-[current]:border-ink"
                   >
                     {kept}
-                  </Link>
-                  <button
-                    type="button"
+                  </ButtonLink>
+                  <Button
                     aria-label={t`Let ${kept} go`}
-                    className="press rounded-l-none border-l-0 px-1.5 py-1.5"
+                    className="rounded-l-none border-l-0 px-1.5 py-1.5"
                     onClick={() => void drop(id)}
                   >
                     <X size={14} aria-hidden="true" />
-                  </button>
+                  </Button>
                 </li>
               ))}
             </ul>
@@ -85,15 +81,15 @@ export function SavedViews({ screen, first, here, isSignedIn }: KeptProps) {
             >
               <label className="flex items-center gap-2">
                 {isKept ? t`Keep it under another name` : t`Keep what is shown as`}
-                <input
-                  className="field w-48 py-1"
+                <TextField
+                  className="w-48 py-1"
                   value={name}
                   maxLength={MOST_CHARACTERS.viewName}
                   aria-invalid={error !== null}
                   onChange={({ target }) => setName(target.value)}
                 />
               </label>
-              <button type="submit" className="press py-1" disabled={isBusy}>{t`Keep`}</button>
+              <Button isSubmit className="py-1" isBusy={isBusy}>{t`Keep`}</Button>
             </Form>
           ) : (
             <p>
@@ -102,7 +98,7 @@ export function SavedViews({ screen, first, here, isSignedIn }: KeptProps) {
             </p>
           )}
           {error && (
-            <p role="alert" className="text-[0.92rem] text-clash">
+            <p role="alert" className="text-note text-clash">
               {[error.message, ...error.fields.map(({ message }) => message)].join(' ')}
             </p>
           )}

@@ -1,4 +1,6 @@
 'use client';
+import { Button } from '@/ui/kit/button';
+import { TextField } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
@@ -6,7 +8,7 @@ import { useForm } from 'react-hook-form';
 import type { ErrorReply } from '@/contracts/base/refusal';
 import { signInSchema, type SignInInput } from '@/contracts/accounts/sign-in';
 import { send } from '@/ui/hooks/send';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { RefusalNote } from '@/ui/kit/refusal-note';
 
 // Where many sign in at once one is told to try again: that is done twice before it is said.
 const AGAIN_MS = [700, 1500];
@@ -35,8 +37,7 @@ export function SignInForm({ next, refused }: { next: string; refused: ErrorRepl
       <input type="hidden" name="next" value={next} />
       <label>
         {t`E-mail address`}
-        <input
-          className="field"
+        <TextField
           type="email"
           autoComplete="username"
           aria-invalid={!!errors.email}
@@ -46,8 +47,7 @@ export function SignInForm({ next, refused }: { next: string; refused: ErrorRepl
       </label>
       <label>
         {t`Password`}
-        <input
-          className="field"
+        <TextField
           type="password"
           autoComplete="current-password"
           aria-invalid={!!errors.password}
@@ -56,7 +56,7 @@ export function SignInForm({ next, refused }: { next: string; refused: ErrorRepl
         <span className="text-clash">{errors.password?.message}</span>
       </label>
       <RefusalNote error={error} />
-      <button type="submit" className="press press-main" disabled={isSubmitting}>{t`Sign in`}</button>
+      <Button isMain isSubmit isBusy={isSubmitting}>{t`Sign in`}</Button>
     </form>
   );
 }

@@ -1,4 +1,5 @@
 'use client';
+import { Button } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import { Moon, Sun } from 'lucide-react';
 import { ownSettings } from '@/contracts/language/own-settings';
@@ -17,9 +18,9 @@ export function ThemeSwitch() {
     void send('POST', '/api/own/settings', { settings });
   };
   return (
-    <button type="button" onClick={flip} className="press px-2" aria-label={t`Light or dark`}>
+    <Button onClick={flip} className="px-2" aria-label={t`Light or dark`}>
       <Sun aria-hidden="true" size={17} />
       <Moon aria-hidden="true" size={15} className="-ml-1.5 self-end" />
-    </button>
+    </Button>
   );
 }

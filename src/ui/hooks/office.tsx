@@ -1,5 +1,6 @@
 'use client';
 import '@/ui/hooks/page-settings';
+import type { LocalDate } from '@/core/time/local-time';
 import { createContext, useContext, type ReactNode } from 'react';
 
 export interface Office {
@@ -8,6 +9,10 @@ export interface Office {
   readonly phone: string;
   readonly email: string;
   readonly tzid: string;
+  /** On which day a week begins where nobody has chosen; 1 is Monday. */
+  readonly weekStart: number;
+  /** The day it is there. */
+  readonly today: LocalDate;
 }
 
 const OfficeContext = createContext<Office | null>(null);

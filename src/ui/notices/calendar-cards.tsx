@@ -1,8 +1,8 @@
 import { t } from '@/contracts/language/translate';
 import type { NoticeCalendar } from '@/contracts/publishing/notices';
 import { countText } from '@/contracts/words/when';
-import Link from '@/ui/primitives/link';
-import { Mark } from '@/ui/primitives/mark';
+import Link from '@/ui/kit/link';
+import { Mark } from '@/ui/kit/mark';
 
 /** Each calendar with what it is for and how to follow it. */
 export function CalendarCards({ calendars }: { calendars: readonly NoticeCalendar[] }) {

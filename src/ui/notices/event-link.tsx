@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 
 interface EventLinkProps {
   readonly href: string;

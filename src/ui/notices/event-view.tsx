@@ -1,7 +1,8 @@
+import { ButtonAnchor } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import type { EventPage, NoticeDate } from '@/contracts/publishing/notices';
 import { countText, dayShort } from '@/contracts/words/when';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import { CancelledStamp, NoticeMarks } from './notice-marks';
 import { NoticeText } from './notice-list';
 import { dateHref, eventHref } from './notices-address';
@@ -60,7 +61,7 @@ function Dates({ page, link }: { page: EventPage; link: string | null }) {
             </Link>
             {date.isCancelled && <CancelledStamp />}
             {date.place && date.place !== page.words.place && (
-              <span className="block text-[0.92rem] text-soft">{t`in ${date.place}`}</span>
+              <span className="block text-note text-soft">{t`in ${date.place}`}</span>
             )}
           </li>
         ))}
@@ -101,7 +102,7 @@ export function EventView({ page, link }: { page: EventPage; link: string | null
             {words.place}, {words.building}
           </p>
         )}
-        <div className="mt-3 text-[1.06rem]">
+        <div className="mt-3 text-base">
           <NoticeText date={words} />
         </div>
         <Places page={page} />
@@ -113,24 +114,22 @@ export function EventView({ page, link }: { page: EventPage; link: string | null
           <ul>
             {key && (
               <li className="py-1">
-                <a
-                  className="press"
+                <ButtonAnchor
                   href={file(key)}
                   download
-                >{t`${isSeries ? t`This date` : t`The event`} (iCalendar file)`}</a>
+                >{t`${isSeries ? t`This date` : t`The event`} (iCalendar file)`}</ButtonAnchor>
               </li>
             )}
             {(isSeries || !key) && (
               <li className="py-1">
-                <a
-                  className="press"
+                <ButtonAnchor
                   href={file(null)}
                   download
-                >{t`${isSeries ? t`All its dates` : t`The event`} (iCalendar file)`}</a>
+                >{t`${isSeries ? t`All its dates` : t`The event`} (iCalendar file)`}</ButtonAnchor>
               </li>
             )}
           </ul>
-          <p className="pt-1 text-[0.92rem] text-soft">
+          <p className="pt-1 text-note text-soft">
             {t`A file stays as it is today. A calendar that is followed stays current: `}
             {words.marks.map(({ slug, name }, index) => (
               <span key={slug}>
@@ -141,7 +140,7 @@ export function EventView({ page, link }: { page: EventPage; link: string | null
             .
           </p>
         </section>
-        <p className="text-[0.95rem] text-soft">
+        <p className="text-note text-soft">
           {words.contact && <>{t`Contact: ${words.contact}. `}</>}
           {t`Questions: ${office.name}, ${office.phone}, ${office.email}. Times are those of ${zone}.`}
         </p>

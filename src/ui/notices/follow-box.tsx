@@ -1,6 +1,6 @@
 import { FEED_FORMATS, FEED_FORMAT_NAMES, type FeedFormat } from '@/contracts/publishing/feed-formats';
 import { t } from '@/contracts/language/translate';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import { feedHref } from './notices-address';
 
 interface FollowBoxProps {
@@ -31,7 +31,7 @@ export function FollowBox({ name, base, link, isForEveryone, addressOf }: Follow
               </dt>
               <dd>
                 <code className="break-all">{addressOf(format)}</code>
-                <span className="block text-[0.92rem] text-soft">{FEED_FORMATS[format].about}</span>
+                <span className="block text-note text-soft">{FEED_FORMATS[format].about}</span>
               </dd>
             </div>
           ))}

@@ -51,7 +51,7 @@ function Entry({ date, day, link, isFramed }: EntryProps) {
           title
         )}
         {date.isCancelled && <span className="font-semibold text-clash">{t` cancelled`}</span>}
-        {date.place && <span className="block text-[0.88rem] text-soft">{date.place}</span>}
+        {date.place && <span className="block text-fine text-soft">{date.place}</span>}
       </span>
     </li>
   );

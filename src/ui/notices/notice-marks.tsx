@@ -1,6 +1,6 @@
 import { t } from '@/contracts/language/translate';
 import type { NoticeMark } from '@/contracts/publishing/notices';
-import { Mark } from '@/ui/primitives/mark';
+import { Mark } from '@/ui/kit/mark';
 
 /** The marks of all calendars that hold an event, and their names for who cannot see them. */
 export function NoticeMarks({ marks }: { marks: readonly NoticeMark[] }) {
@@ -19,6 +19,6 @@ export function NoticeMarks({ marks }: { marks: readonly NoticeMark[] }) {
 /** What says that a date does not take place. */
 export function CancelledStamp() {
   return (
-    <strong className="ml-2 border-2 border-clash px-1.5 text-[0.92rem] whitespace-nowrap text-clash">{t`cancelled`}</strong>
+    <strong className="ml-2 border-2 border-clash px-1.5 text-note whitespace-nowrap text-clash">{t`cancelled`}</strong>
   );
 }

@@ -1,8 +1,11 @@
+import { DateField } from '@/ui/kit/dates/date-field';
+import { Field } from '@/ui/kit/field';
+import { Button, ButtonAnchor, ButtonLink } from '@/ui/kit/button';
+import { Checkbox, Select, TextField } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t, texts } from '@/contracts/language/translate';
 import { NOTICE_VIEWS, type NoticesPage, type NoticeView } from '@/contracts/publishing/notices';
-import { Mark } from '@/ui/primitives/mark';
-import Link from '@/ui/primitives/link';
+import { Mark } from '@/ui/kit/mark';
 import { noticesHref } from './notices-address';
 
 const VIEW_WORDS: Readonly<Record<NoticeView, string>> = texts({
@@ -20,7 +23,7 @@ interface NoticesBarProps {
   readonly isTogether: boolean;
 }
 
-function Select({
+function Choice({
   name,
   label,
   value,
@@ -33,15 +36,15 @@ function Select({
 }) {
   return (
     <label>
-      <span className="block text-[0.92rem] font-semibold">{label}</span>
-      <select name={name} defaultValue={value ?? ''} className="field">
+      <span className="block text-note font-semibold">{label}</span>
+      <Select name={name} defaultValue={value ?? ''}>
         <option value="">{t`any`}</option>
         {options.map((each) => (
           <option key={each.id} value={each.id}>
             {each.name}
           </option>
         ))}
-      </select>
+      </Select>
     </label>
   );
 }
@@ -50,17 +53,11 @@ function Select({
 function Calendars({ calendars }: Pick<NoticesPage, 'calendars'>) {
   return (
     <fieldset className="basis-full">
-      <legend className="text-[0.92rem] font-semibold">{t`Calendars shown`}</legend>
+      <legend className="text-note font-semibold">{t`Calendars shown`}</legend>
       <div className="flex flex-wrap gap-x-4 gap-y-1">
         {calendars.map(({ slug, name, mark, hue, isOn, isForEveryone }) => (
           <label key={slug} className="inline-flex min-h-7 items-center gap-1.5">
-            <input
-              type="checkbox"
-              name="c"
-              value={slug}
-              defaultChecked={isOn}
-              className="size-4 accent-(--accent)"
-            />
+            <Checkbox name="c" value={slug} defaultChecked={isOn} className="size-4" />
             <Mark mark={mark} hue={hue} />
             {name}
             {!isForEveryone && <span className="text-soft">{t`(not public)`}</span>}
@@ -77,7 +74,7 @@ export function NoticesBar({ page, base, link, isTogether }: NoticesBarProps) {
   return (
     <>
       <p className="no-print pb-3 md:hidden">
-        <a className="press" href="#choose">{t`Choose what is shown`}</a>
+        <ButtonAnchor href="#choose">{t`Choose what is shown`}</ButtonAnchor>
       </p>
       {/* On a narrow page it is there once it is asked for: what is on comes first. */}
       <form
@@ -90,32 +87,25 @@ export function NoticesBar({ page, base, link, isTogether }: NoticesBarProps) {
           {link && <input type="hidden" name="link" value={link} />}
           {query.host !== undefined && <input type="hidden" name="host" value={query.host} />}
           <label>
-            <span className="block text-[0.92rem] font-semibold">{t`As`}</span>
-            <select name="view" defaultValue={query.view} className="field">
+            <span className="block text-note font-semibold">{t`As`}</span>
+            <Select name="view" defaultValue={query.view}>
               {NOTICE_VIEWS.map((view) => (
                 <option key={view} value={view}>
                   {VIEW_WORDS[view]}
                 </option>
               ))}
-            </select>
+            </Select>
           </label>
-          <label>
-            <span className="block text-[0.92rem] font-semibold">{t`From or around`}</span>
-            <input type="date" name="on" defaultValue={on} className="field" />
-          </label>
-          <Select name="category" label={t`What sort`} value={query.category} options={categories} />
-          <Select name="building" label={t`Where`} value={query.building} options={buildings} />
+          <Field label={t`From or around`} look="note">
+            <DateField className="w-44" name="on" defaultValue={on} />
+          </Field>
+          <Choice name="category" label={t`What sort`} value={query.category} options={categories} />
+          <Choice name="building" label={t`Where`} value={query.building} options={buildings} />
           <label className="min-w-40 grow">
-            <span className="block text-[0.92rem] font-semibold">{t`With the words`}</span>
-            <input
-              type="search"
-              name="q"
-              defaultValue={query.q}
-              maxLength={MOST_CHARACTERS.search}
-              className="field"
-            />
+            <span className="block text-note font-semibold">{t`With the words`}</span>
+            <TextField type="search" name="q" defaultValue={query.q} maxLength={MOST_CHARACTERS.search} />
           </label>
-          <button type="submit" className="press press-main">{t`Show`}</button>
+          <Button isMain isSubmit>{t`Show`}</Button>
           {isTogether && <Calendars calendars={calendars} />}
         </div>
       </form>
@@ -134,11 +124,11 @@ export function NoticesTurn({ page, base, link, before, after }: TurnProps) {
   const to = (on: string) => noticesHref(base, { ...query, on: on as never }, link);
   return (
     <nav aria-label={t`Days shown`} className="no-print flex flex-wrap gap-2">
-      <Link className="press" href={to(before)}>{t`Earlier`}</Link>
+      <ButtonLink href={to(before)}>{t`Earlier`}</ButtonLink>
       {page.on !== page.today && (
-        <Link className="press" href={noticesHref(base, { ...query, on: undefined }, link)}>{t`Today`}</Link>
+        <ButtonLink href={noticesHref(base, { ...query, on: undefined }, link)}>{t`Today`}</ButtonLink>
       )}
-      <Link className="press" href={to(after)}>{t`Later`}</Link>
+      <ButtonLink href={to(after)}>{t`Later`}</ButtonLink>
     </nav>
   );
 }

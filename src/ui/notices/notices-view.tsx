@@ -1,7 +1,7 @@
+import { ButtonLink } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import type { NoticesPage } from '@/contracts/publishing/notices';
 import { dayLong, daysText, monthLong } from '@/contracts/words/when';
-import Link from '@/ui/primitives/link';
 import { NoticeDays } from './notice-days';
 import { NoticeList } from './notice-list';
 import { NoticesBar, NoticesTurn } from './notices-bar';
@@ -28,16 +28,14 @@ function Nothing({ page, base, link }: { page: NoticesPage; base: string; link: 
       </p>
       <p className="flex flex-wrap gap-2 pt-2">
         {nextDay && (
-          <Link
-            className="press"
+          <ButtonLink
             href={noticesHref(base, { ...query, on: nextDay }, link)}
-          >{t`The next is on ${dayLong(nextDay)}`}</Link>
+          >{t`The next is on ${dayLong(nextDay)}`}</ButtonLink>
         )}
         {isNarrowed && (
-          <Link
-            className="press"
+          <ButtonLink
             href={noticesHref(base, { view: query.view, on: query.on, c: query.c }, link)}
-          >{t`Show everything again`}</Link>
+          >{t`Show everything again`}</ButtonLink>
         )}
       </p>
     </div>

@@ -1,8 +1,9 @@
 'use client';
+import { Button } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import { useSubmit } from '@/ui/hooks/use-submit';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { RefusalNote } from '@/ui/kit/refusal-note';
 
 /** Makes a private link, or asks once more before another takes its place. */
 export function OwnLinkButton({ hasLink }: { hasLink: boolean }) {
@@ -15,31 +16,14 @@ export function OwnLinkButton({ hasLink }: { hasLink: boolean }) {
   return (
     <div className="pt-3">
       {!hasLink && (
-        <button
-          type="button"
-          className="press press-main"
-          disabled={isSending}
-          onClick={() => void make()}
-        >{t`Make my private link`}</button>
+        <Button isMain isBusy={isSending} onClick={() => void make()}>{t`Make my private link`}</Button>
       )}
-      {hasLink && !isAsked && (
-        <button
-          type="button"
-          className="press"
-          onClick={() => setAsked(true)}
-        >{t`Replace my private link`}</button>
-      )}
+      {hasLink && !isAsked && <Button onClick={() => setAsked(true)}>{t`Replace my private link`}</Button>}
       {hasLink && isAsked && (
         <p className="flex flex-wrap items-center gap-2">
           <span className="font-semibold">{t`Programs that use the present link get nothing any more.`}</span>
-          <button
-            type="button"
-            className="press press-main"
-            autoFocus
-            disabled={isSending}
-            onClick={() => void make()}
-          >{t`Replace it`}</button>
-          <button type="button" className="press" onClick={() => setAsked(false)}>{t`Leave it`}</button>
+          <Button isMain autoFocus isBusy={isSending} onClick={() => void make()}>{t`Replace it`}</Button>
+          <Button onClick={() => setAsked(false)}>{t`Leave it`}</Button>
         </p>
       )}
       {error && <RefusalNote error={error} />}

@@ -1,4 +1,5 @@
 'use client';
+import { Radio } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 
@@ -14,19 +15,13 @@ export function MailBody({ html, text }: { html: string; text: string }) {
           { plain: true, words: t`as plain text` },
         ].map(({ plain, words }) => (
           <label key={words} className="flex items-center gap-2">
-            <input
-              type="radio"
-              name="shown-as"
-              className="accent-(--accent)"
-              checked={isPlain === plain}
-              onChange={() => setPlain(plain)}
-            />
+            <Radio name="shown-as" checked={isPlain === plain} onChange={() => setPlain(plain)} />
             {words}
           </label>
         ))}
       </fieldset>
       {isPlain ? (
-        <pre className="sheet max-w-3xl overflow-x-auto p-4 text-[0.95rem] whitespace-pre-wrap">{text}</pre>
+        <pre className="sheet max-w-3xl overflow-x-auto p-4 text-note whitespace-pre-wrap">{text}</pre>
       ) : (
         <iframe
           title={t`The message with its looks`}

@@ -1,11 +1,12 @@
 'use client';
+import { Button } from '@/ui/kit/button';
 import { t, texts } from '@/contracts/language/translate';
 import { useState } from 'react';
 import type { OfferView } from '@/contracts/accounts/outbox';
 import type { ErrorReply } from '@/contracts/base/refusal';
 import { send } from '@/ui/hooks/send';
-import Link from '@/ui/primitives/link';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
+import Link from '@/ui/kit/link';
+import { RefusalNote } from '@/ui/kit/refusal-note';
 
 type Answer = 'accept' | 'refuse';
 
@@ -54,23 +55,13 @@ export function OfferAnswer({ token, offer }: { token: string; offer: OfferView 
         ))}
       </ul>
       <div className="flex flex-wrap gap-3">
-        <button
-          type="button"
-          className="press press-main"
-          disabled={isSending}
-          onClick={() => give('accept')}
-        >
+        <Button isMain isBusy={isSending} onClick={() => give('accept')}>
           {offer.offers.length === 1 ? t`Take it` : t`Take all ${offer.offers.length}`}
-        </button>
-        <button
-          type="button"
-          className="press"
-          disabled={isSending}
-          onClick={() => give('refuse')}
-        >{t`No, thank you`}</button>
+        </Button>
+        <Button isBusy={isSending} onClick={() => give('refuse')}>{t`No, thank you`}</Button>
       </div>
       <RefusalNote error={error} />
-      <p className="pt-3 text-[0.93rem] text-soft">
+      <p className="pt-3 text-note text-soft">
         {t`To take some and not others, answer in `}
         <Link href={`/requests/${offer.reference}`}>{t`your request`}</Link>.
       </p>

@@ -1,10 +1,11 @@
 'use client';
+import { Button } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { ErrorReply } from '@/contracts/base/refusal';
 import { send } from '@/ui/hooks/send';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { RefusalNote } from '@/ui/kit/refusal-note';
 
 /** Sends a message that still waits: somebody needs it at once, and the decision will not be taken back. */
 export function SendNow({ id }: { id: number }) {
@@ -21,7 +22,7 @@ export function SendNow({ id }: { id: number }) {
   };
   return (
     <>
-      <button type="button" className="press" disabled={isSending} onClick={run}>{t`Send it now`}</button>
+      <Button isBusy={isSending} onClick={run}>{t`Send it now`}</Button>
       <RefusalNote error={error} />
     </>
   );

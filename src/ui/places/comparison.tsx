@@ -1,10 +1,11 @@
+import { ButtonLink } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import type { ReactNode } from 'react';
 import type { PlacesReply, SpacePage } from '@/contracts/calendar/places';
 import { dayLong } from '@/contracts/words/when';
 import type { LocalDate } from '@/core/time/local-time';
-import { VerdictStamp } from '@/ui/primitives/verdict-stamp';
+import { VerdictStamp } from '@/ui/kit/verdict-stamp';
 import { FloorPlanDrawing } from './floor-plan';
 
 interface ComparisonProps {
@@ -64,7 +65,7 @@ export function Comparison({ pages, found, day, askHref, dropHref }: ComparisonP
                 <VerdictStamp verdict={place.verdict} />{' '}
                 {place.dates > 1 && t`free on ${place.clear + place.look} of ${place.dates} dates`}
                 {place.sentences.map((sentence) => (
-                  <p key={sentence} className="text-[0.92rem] text-soft">
+                  <p key={sentence} className="text-note text-soft">
                     {sentence}
                   </p>
                 ))}
@@ -76,7 +77,7 @@ export function Comparison({ pages, found, day, askHref, dropHref }: ComparisonP
               {layouts.map(({ layout, seats, setupMin, strikeMin }) => (
                 <li key={layout}>
                   <b>{seats}</b> {layout}{' '}
-                  <span className="text-[0.88rem] text-soft">{t`${setupMin} + ${strikeMin} min`}</span>
+                  <span className="text-fine text-soft">{t`${setupMin} + ${strikeMin} min`}</span>
                 </li>
               ))}
             </ul>
@@ -98,13 +99,12 @@ export function Comparison({ pages, found, day, askHref, dropHref }: ComparisonP
           )}
           {row(t`Next`, (page) => (
             <p className="flex flex-wrap gap-2">
-              <Link className="press press-main" href={askHref(page)}>{t`Ask for it`}</Link>
-              <Link
+              <ButtonLink isMain href={askHref(page)}>{t`Ask for it`}</ButtonLink>
+              <ButtonLink
                 scroll={false}
-                className="press"
                 href={dropHref(page.id)}
                 aria-label={t`Put away: ${page.name}`}
-              >{t`Put away`}</Link>
+              >{t`Put away`}</ButtonLink>
             </p>
           ))}
         </tbody>

@@ -1,5 +1,7 @@
+import { Button } from '@/ui/kit/button';
+import { TextField } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import type { PlaceDirectory } from '@/contracts/calendar/places';
 import { boardHref } from '@/ui/board/board-address';
 import { PinButton } from './pin-button';
@@ -54,8 +56,7 @@ export function KnownPlace({ places, fault }: { places: PlaceDirectory; fault: s
     <form action="/places" aria-label={t`Known place`} className="sheet mb-4 grid gap-2 p-4">
       <label>
         {t`A place you know`}
-        <input
-          className="field"
+        <TextField
           name="at"
           list="known-places"
           autoComplete="off"
@@ -72,11 +73,11 @@ export function KnownPlace({ places, fault }: { places: PlaceDirectory; fault: s
         ))}
       </datalist>
       {fault && (
-        <p role="alert" className="text-[0.92rem] text-clash">
+        <p role="alert" className="text-note text-clash">
           {fault}
         </p>
       )}
-      <button type="submit" className="press">{t`See its building on the board`}</button>
+      <Button isSubmit>{t`See its building on the board`}</Button>
     </form>
   );
 }

@@ -1,10 +1,11 @@
+import { Button } from '@/ui/kit/button';
 import { t, texts } from '@/contracts/language/translate';
 import { MOST_SPAN_DAYS, POOL_LINES, WANT_LINES, type OnDays } from '@/contracts/calendar/earliest';
 import { FEATURE_WORDS } from '@/contracts/words/findings';
 import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { LAYOUTS } from '@/core/seating/layouts';
 import { FEATURES } from '@/core/spaces/features';
-import { Choice, Field, type FieldText } from './form-fields';
+import { Choice, PlainField, type FieldText } from './form-fields';
 
 const ON_WORDS: Readonly<Record<OnDays, string>> = texts({
   any: 'any day',
@@ -31,7 +32,7 @@ export function EarliestForm({ spaces, equipment, ...field }: FormProps) {
       {lines(WANT_LINES).map((n) => (
         <fieldset key={n} className="col-span-full grid grid-cols-2 gap-2 border-t border-rule pt-2">
           <legend className="small-caps pr-2">{n === 1 ? t`A space` : t`And another space`}</legend>
-          <Field name={`people${n}`} label={t`For people`} type="number" min={1} {...field} />
+          <PlainField name={`people${n}`} label={t`For people`} kind="number" min={1} {...field} />
           <Choice
             name={`space${n}`}
             label={t`Which`}
@@ -65,16 +66,16 @@ export function EarliestForm({ spaces, equipment, ...field }: FormProps) {
             options={equipment.map(({ id, name }) => [String(id), name])}
             {...field}
           />
-          <Field name={`quantity${n}`} label={t`How many`} type="number" min={1} {...field} />
+          <PlainField name={`quantity${n}`} label={t`How many`} kind="number" min={1} {...field} />
         </fieldset>
       ))}
       <fieldset className="col-span-full grid grid-cols-2 gap-2 border-t border-rule pt-2">
         <legend className="small-caps pr-2">{t`Some time (at most ${MOST_SPAN_DAYS} days)`}</legend>
-        <Field name="first" label={t`First day`} type="date" {...field} />
-        <Field name="last" label={t`Last day`} type="date" {...field} />
-        <Field name="between" label={t`Between`} type="time" {...field} />
-        <Field name="and" label={t`And`} type="time" {...field} />
-        <Field name="minutes" label={t`For minutes`} type="number" min={15} {...field} />
+        <PlainField name="first" label={t`First day`} kind="date" {...field} />
+        <PlainField name="last" label={t`Last day`} kind="date" {...field} />
+        <PlainField name="between" label={t`Between`} kind="time" {...field} />
+        <PlainField name="and" label={t`And`} kind="time" {...field} />
+        <PlainField name="minutes" label={t`For minutes`} kind="number" min={15} {...field} />
         <Choice
           name="on"
           label={t`On`}
@@ -83,7 +84,7 @@ export function EarliestForm({ spaces, equipment, ...field }: FormProps) {
           {...field}
         />
       </fieldset>
-      <button type="submit" className="press press-main col-span-full">{t`Look for the earliest`}</button>
+      <Button isMain isSubmit className="col-span-full">{t`Look for the earliest`}</Button>
     </form>
   );
 }

@@ -74,7 +74,7 @@ export function FloorPlanDrawing({
           strokeWidth={1.5}
         />
       </svg>
-      <figcaption className="text-[0.85rem] text-soft">{t`${isMeasured ? sides : t`about ${sides}, drawn from its area`}; the dot is a person${width >= fiveM ? t`, the rule five metres` : ''}`}</figcaption>
+      <figcaption className="text-small text-soft">{t`${isMeasured ? sides : t`about ${sides}, drawn from its area`}; the dot is a person${width >= fiveM ? t`, the rule five metres` : ''}`}</figcaption>
     </figure>
   );
 }

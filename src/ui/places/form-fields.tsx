@@ -1,3 +1,8 @@
+import { DateField } from '@/ui/kit/dates/date-field';
+import { TimeField } from '@/ui/kit/dates/time-field';
+import { Field } from '@/ui/kit/field';
+import { NumberField, Select } from '@/ui/kit/fields';
+
 /** What stands in the fields, as typed. */
 export type SearchText = Readonly<Record<string, string>>;
 
@@ -8,32 +13,31 @@ export interface FieldText {
 }
 
 /** A labelled field of a plain form, with what is wrong below it. */
-export function Field({
+export function PlainField({
   name,
   label,
-  type,
+  kind,
   text,
   faults,
   ...more
-}: { name: string; label: string; type: string; min?: number; max?: number } & FieldText) {
-  const fault = faults[name];
+}: {
+  name: string;
+  label: string;
+  kind: 'number' | 'date' | 'time';
+  min?: number;
+  max?: number;
+} & FieldText) {
+  const own = { name, defaultValue: text[name] ?? '' };
   return (
-    <label>
-      {label}
-      <input
-        className="field"
-        name={name}
-        type={type}
-        defaultValue={text[name]}
-        aria-invalid={fault !== undefined}
-        {...more}
-      />
-      {fault && (
-        <span role="alert" className="block text-[0.92rem] text-clash">
-          {fault}
-        </span>
+    <Field label={label} look="plain" fault={faults[name]}>
+      {kind === 'number' ? (
+        <NumberField {...own} {...more} />
+      ) : kind === 'date' ? (
+        <DateField {...own} />
+      ) : (
+        <TimeField {...own} />
       )}
-    </label>
+    </Field>
   );
 }
 
@@ -53,14 +57,14 @@ export function Choice({
   return (
     <label>
       {label}
-      <select className="field" name={name} defaultValue={text[name] ?? ''}>
+      <Select name={name} defaultValue={text[name] ?? ''}>
         {any !== null && <option value="">{any}</option>}
         {options.map(([value, words]) => (
           <option key={value} value={value}>
             {words}
           </option>
         ))}
-      </select>
+      </Select>
     </label>
   );
 }

@@ -1,12 +1,13 @@
+import { ButtonLink } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import { MOST_COMPARED, type FoundPlace, type PlacesReply } from '@/contracts/calendar/places';
 import { countText } from '@/contracts/words/when';
 import type { LocalDateTime } from '@/core/time/local-time';
 import { dateOf } from '@/core/time/local-time';
 import { askHref } from '@/ui/ask/ask-address';
 import { boardHref } from '@/ui/board/board-address';
-import { VerdictStamp } from '@/ui/primitives/verdict-stamp';
+import { VerdictStamp } from '@/ui/kit/verdict-stamp';
 
 interface FoundProps {
   readonly reply: PlacesReply;
@@ -54,9 +55,9 @@ function Place({
             {place.familiar !== 2 && ` · ${place.familiar === 0 ? t`pinned` : t`used before`}`}
           </span>
         </p>
-        <p className="text-[0.95rem]">{t`${place.layout}, ${place.seats} seats, ${place.spareSeats} to spare`}</p>
+        <p className="text-note">{t`${place.layout}, ${place.seats} seats, ${place.spareSeats} to spare`}</p>
         {place.sentences.map((sentence) => (
-          <p key={sentence} className="mt-0.5 text-[0.92rem] text-soft">
+          <p key={sentence} className="mt-0.5 text-note text-soft">
             {sentence}
           </p>
         ))}
@@ -66,20 +67,19 @@ function Place({
       </p>
       <p className="flex gap-2">
         {(isCompared || compared.length < MOST_COMPARED) && (
-          <Link
+          <ButtonLink
             scroll={false}
-            className={`press ${isCompared ? 'border-ink bg-sunk' : ''}`}
+            className={`${isCompared ? 'border-ink bg-sunk' : ''}`}
             aria-label={`${isCompared ? t`Compared` : t`Compare`}: ${place.name}`}
             href={compareHref(place.spaceId)}
           >
             {isCompared ? t`Compared` : t`Compare`}
-          </Link>
+          </ButtonLink>
         )}
-        <Link className="press" href={boardHref({ day: dateOf(start), pick })}>{t`On the board`}</Link>
-        <Link
-          className="press"
+        <ButtonLink href={boardHref({ day: dateOf(start), pick })}>{t`On the board`}</ButtonLink>
+        <ButtonLink
           href={askHref({ spaceId: place.spaceId, start, minutes, people, rule })}
-        >{t`Ask for it`}</Link>
+        >{t`Ask for it`}</ButtonLink>
       </p>
     </li>
   );
@@ -93,7 +93,7 @@ export function FoundPlaces({ reply, ...asked }: FoundProps) {
     <section aria-label={t`Places found`}>
       <h2 className="text-xl first-letter:uppercase">{inWords}</h2>
       {notes.map((note) => (
-        <p key={note} className="text-[0.95rem] text-soft">
+        <p key={note} className="text-note text-soft">
           {note}
         </p>
       ))}
@@ -104,13 +104,12 @@ export function FoundPlaces({ reply, ...asked }: FoundProps) {
       </p>
       {places.length > 0 && (
         <p className="pb-2">
-          <Link
-            className="press"
+          <ButtonLink
             href={boardHref({
               day: dateOf(asked.start),
               only: places.slice(0, 100).map(({ spaceId }) => spaceId),
             })}
-          >{t`All of them on the board`}</Link>
+          >{t`All of them on the board`}</ButtonLink>
         </p>
       )}
       {places.length > 0 && (
@@ -124,7 +123,7 @@ export function FoundPlaces({ reply, ...asked }: FoundProps) {
         <div className="mt-4">
           <h3 className="text-lg">{t`What else is on then`}</h3>
           {alsoOn.map(({ building, events }) => (
-            <p key={building} className="text-[0.95rem]">
+            <p key={building} className="text-note">
               <b>{building}:</b> {events.join(' · ')}
             </p>
           ))}

@@ -1,4 +1,5 @@
 'use client';
+import { Button } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import { Pin, PinOff } from 'lucide-react';
 import { useState } from 'react';
@@ -27,19 +28,18 @@ export function PinButton({ kind, id, name, isPinned: first, withText = false }:
   const Sign = isPinned ? PinOff : Pin;
   return (
     <>
-      <button
-        type="button"
+      <Button
         aria-pressed={isPinned}
         aria-label={t`Pin ${name}`}
         title={isPinned ? t`${name} comes first for you` : t`Let ${name} come first for you`}
-        className={`press px-2 py-1 ${isPinned ? 'border-ink bg-sunk' : ''}`}
+        className={`px-2 py-1 ${isPinned ? 'border-ink bg-sunk' : ''}`}
         onClick={() => void toggle()}
       >
         <Sign size={15} aria-hidden="true" />
         {withText && (isPinned ? t`Pinned` : t`Pin`)}
-      </button>
+      </Button>
       {fault && (
-        <span role="alert" className="text-[0.92rem] text-clash">
+        <span role="alert" className="text-note text-clash">
           {fault}
         </span>
       )}

@@ -1,10 +1,11 @@
+import { Button } from '@/ui/kit/button';
 import { t, texts } from '@/contracts/language/translate';
 import { MOST_SEARCH_DATES, SEARCH_REPEATS, type SearchRepeat } from '@/contracts/calendar/places';
 import { FEATURE_WORDS } from '@/contracts/words/findings';
 import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { LAYOUTS } from '@/core/seating/layouts';
 import { FEATURES } from '@/core/spaces/features';
-import { Choice, Field, type FieldText } from './form-fields';
+import { Choice, PlainField, type FieldText } from './form-fields';
 
 const REPEAT_WORDS: Readonly<Record<SearchRepeat, string>> = texts({
   once: 'one date',
@@ -28,7 +29,7 @@ export function SearchForm({ text, faults, equipment }: FormProps) {
       aria-label={t`Places`}
       className="sheet grid gap-3 p-4 sm:grid-cols-2"
     >
-      <Field name="people" label={t`People`} type="number" min={1} {...field} />
+      <PlainField name="people" label={t`People`} kind="number" min={1} {...field} />
       <Choice
         name="layout"
         label={t`Layout`}
@@ -43,9 +44,9 @@ export function SearchForm({ text, faults, equipment }: FormProps) {
         options={FEATURES.map((each) => [each, FEATURE_WORDS[each]])}
         {...field}
       />
-      <Field name="day" label={t`First day`} type="date" {...field} />
-      <Field name="from" label={t`From`} type="time" {...field} />
-      <Field name="to" label={t`To`} type="time" {...field} />
+      <PlainField name="day" label={t`First day`} kind="date" {...field} />
+      <PlainField name="from" label={t`From`} kind="time" {...field} />
+      <PlainField name="to" label={t`To`} kind="time" {...field} />
       <Choice
         name="repeat"
         label={t`How often`}
@@ -53,7 +54,7 @@ export function SearchForm({ text, faults, equipment }: FormProps) {
         options={(Object.keys(SEARCH_REPEATS) as SearchRepeat[]).map((each) => [each, REPEAT_WORDS[each]])}
         {...field}
       />
-      <Field name="dates" label={t`Dates`} type="number" min={1} max={MOST_SEARCH_DATES} {...field} />
+      <PlainField name="dates" label={t`Dates`} kind="number" min={1} max={MOST_SEARCH_DATES} {...field} />
       <Choice
         name="type"
         label={t`Equipment`}
@@ -61,8 +62,8 @@ export function SearchForm({ text, faults, equipment }: FormProps) {
         options={equipment.map(({ id, name }) => [String(id), name])}
         {...field}
       />
-      <Field name="quantity" label={t`How many of it`} type="number" min={1} {...field} />
-      <button type="submit" className="press press-main sm:col-span-2">{t`Look for places`}</button>
+      <PlainField name="quantity" label={t`How many of it`} kind="number" min={1} {...field} />
+      <Button isMain isSubmit className="sm:col-span-2">{t`Look for places`}</Button>
     </form>
   );
 }

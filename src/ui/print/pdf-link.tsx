@@ -1,10 +1,11 @@
 'use client';
+import { ButtonAnchor } from '@/ui/kit/button';
 import { t, texts } from '@/contracts/language/translate';
 import { useState } from 'react';
 import type { ErrorReply } from '@/contracts/base/refusal';
 import { isErrorReply } from '@/ui/hooks/send';
-import { GoingOn } from '@/ui/primitives/going-on';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { GoingOn } from '@/ui/kit/going-on';
+import { RefusalNote } from '@/ui/kit/refusal-note';
 
 const NOT_DRAWN: ErrorReply['error'] = texts(
   {
@@ -52,14 +53,13 @@ export function PdfLink({ href }: { href: string }) {
   };
   return (
     <>
-      <a
-        className="press"
+      <ButtonAnchor
         href={href}
         onClick={(event) => {
           event.preventDefault();
           if (!drawing) void draw();
         }}
-      >{t`As PDF`}</a>
+      >{t`As PDF`}</ButtonAnchor>
       <GoingOn
         isGoing={drawing !== null}
         kind="reads"

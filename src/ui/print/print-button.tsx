@@ -1,6 +1,5 @@
 'use client';
+import { Button } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 
-export const PrintButton = () => (
-  <button type="button" className="press press-main" onClick={() => window.print()}>{t`Print`}</button>
-);
+export const PrintButton = () => <Button isMain onClick={() => window.print()}>{t`Print`}</Button>;

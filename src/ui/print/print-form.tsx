@@ -1,3 +1,7 @@
+import { DateField } from '@/ui/kit/dates/date-field';
+import { Field } from '@/ui/kit/field';
+import { Button } from '@/ui/kit/button';
+import { NumberField, Select } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { mostDays, type PrintKind } from '@/contracts/calendar/print';
 
@@ -19,15 +23,13 @@ export function PrintForm({
         .map(([name, value]) => (
           <input key={name} type="hidden" name={name} value={value} />
         ))}
-      <label className="small-caps">
-        {t`First day`}
-        <input className="field block text-base" type="date" name="from" required defaultValue={text.from} />
-      </label>
+      <Field label={t`First day`} look="caps">
+        <DateField className="block w-48 text-base" name="from" isRequired defaultValue={text.from} />
+      </Field>
       <label className="small-caps">
         {t`Days`}
-        <input
-          className="field block w-24 text-base"
-          type="number"
+        <NumberField
+          className="block w-24 text-base"
           name="days"
           min={1}
           max={mostDays(what)}
@@ -37,19 +39,19 @@ export function PrintForm({
       </label>
       <label className="small-caps">
         {t`How much`}
-        <select className="field block w-32 text-base" name="detail" defaultValue={text.detail ?? 'brief'}>
+        <Select className="block w-32 text-base" name="detail" defaultValue={text.detail ?? 'brief'}>
           <option value="brief">{t`brief`}</option>
           <option value="detailed">{t`detailed`}</option>
-        </select>
+        </Select>
       </label>
       <label className="small-caps">
         {t`Paper`}
-        <select className="field block w-32 text-base" name="page" defaultValue={text.page ?? 'upright'}>
+        <Select className="block w-32 text-base" name="page" defaultValue={text.page ?? 'upright'}>
           <option value="upright">{t`A4 upright`}</option>
           <option value="wide">{t`A4 wide`}</option>
-        </select>
+        </Select>
       </label>
-      <button type="submit" className="press">{t`Show it so`}</button>
+      <Button isSubmit>{t`Show it so`}</Button>
       {fault && (
         <p role="alert" className="w-full text-clash">
           {fault}

@@ -2,7 +2,7 @@
 import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import type { DateView } from '@/contracts/requests/request-view';
-import { CallStamp, VerdictStamp } from '@/ui/primitives/verdict-stamp';
+import { CallStamp, VerdictStamp } from '@/ui/kit/verdict-stamp';
 import { WayDrawing } from '@/ui/alternatives/way-drawing';
 import { usePicking, type PickBox } from '@/ui/hooks/use-picking';
 import { DayNote } from '@/ui/frame/day-notes';
@@ -20,23 +20,23 @@ function Beside({ date }: { date: DateView }) {
   return (
     <>
       {date.findings.map(({ sentence, severity }) => (
-        <p key={sentence} className={`mt-0.5 text-[0.95rem] ${severity === 'notes' ? 'text-soft' : ''}`}>
+        <p key={sentence} className={`mt-0.5 text-note ${severity === 'notes' ? 'text-soft' : ''}`}>
           {sentence}
         </p>
       ))}
       {date.isHeld && date.holdUntilText && (
-        <p className="mt-0.5 text-[0.95rem] text-soft">{t`Its place is kept until ${date.holdUntilText}.`}</p>
+        <p className="mt-0.5 text-note text-soft">{t`Its place is kept until ${date.holdUntilText}.`}</p>
       )}
       {date.proposal && (
-        <p className="mt-0.5 border-l-4 border-accent pl-2 text-[0.95rem]">{t`Offered instead: ${date.proposal}`}</p>
+        <p className="mt-0.5 border-l-4 border-accent pl-2 text-note">{t`Offered instead: ${date.proposal}`}</p>
       )}
       {date.change && (
-        <p className="mt-0.5 border-l-4 border-accent pl-2 text-[0.95rem]">{t`Wanted instead: ${date.change}`}</p>
+        <p className="mt-0.5 border-l-4 border-accent pl-2 text-note">{t`Wanted instead: ${date.change}`}</p>
       )}
       {date.fallback && !date.isAtRisk && (
-        <p className="mt-0.5 text-[0.95rem] text-soft">{t`Kept indoors, should the weather turn: ${date.fallback.places}.`}</p>
+        <p className="mt-0.5 text-note text-soft">{t`Kept indoors, should the weather turn: ${date.fallback.places}.`}</p>
       )}
-      {date.reason && <p className="mt-0.5 text-[0.95rem] text-soft">“{date.reason}”</p>}
+      {date.reason && <p className="mt-0.5 text-note text-soft">“{date.reason}”</p>}
     </>
   );
 }

@@ -1,8 +1,12 @@
 'use client';
+import { DateTimeField } from '@/ui/kit/dates/date-time-field';
+import { Field } from '@/ui/kit/field';
+import { TextField } from '@/ui/kit/fields';
+import { Button } from '@/ui/kit/button';
 import { whyTooMany } from '@/contracts/requests/change';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
-import { FootBar } from '@/ui/primitives/foot-bar';
+import { FootBar } from '@/ui/kit/foot-bar';
 import { useState } from 'react';
 import { useDraft } from '@/ui/hooks/use-draft';
 import type { DateView, RequestView } from '@/contracts/requests/request-view';
@@ -16,8 +20,7 @@ import { approvable, choicesOf, type Choices } from './one-step';
 import { OneStepPanel } from './one-step-panel';
 import { PlaceFields, type PlaceOption } from './place-fields';
 import { useChange, type ChangeHandle } from './use-change';
-import { Press } from '@/ui/primitives/press';
-import { Form } from '@/ui/primitives/form';
+import { Form } from '@/ui/kit/form';
 
 const idsOf = (dates: readonly DateView[]): ReadonlySet<number> => new Set(dates.map(({ id }) => id));
 
@@ -44,21 +47,14 @@ function HoldFields({ change, ids }: { change: ChangeHandle; ids: readonly numbe
         void change.run({ action: 'hold', until }, ids);
       }}
     >
-      <label className="flex items-center gap-2">
-        <span className="font-semibold whitespace-nowrap">{t`Keep the place until`}</span>
-        <input
-          className="field w-56"
-          type="datetime-local"
-          value={until}
-          required
-          onChange={(event) => setUntil(event.target.value)}
-        />
-      </label>
-      <Press
+      <Field label={t`Keep the place until`} className="flex flex-wrap items-center gap-x-2">
+        <DateTimeField isRequired value={until} onChange={setUntil} />
+      </Field>
+      <Button
         isSubmit
         isBusy={change.isSending}
         off={whyNone(ids)}
-      >{t`Hold ${countText(ids.length, 'date', 'dates')}`}</Press>
+      >{t`Hold ${countText(ids.length, 'date', 'dates')}`}</Button>
     </Form>
   );
 }
@@ -78,34 +74,33 @@ function Decision({ change, picked, waiting, reference }: DecisionProps) {
       <div className="flex flex-wrap items-end gap-2">
         <label className="min-w-60 flex-1">
           <span className="font-semibold">{t`Reason`}</span>{' '}
-          <span className="text-[0.93rem] text-soft">
+          <span className="text-note text-soft">
             {picked.some(({ needsReason }) => needsReason)
               ? t`needed here: it goes past a rule of the house`
               : t`to decline or leave out; the requester reads it`}
           </span>
-          <input
-            className="field"
+          <TextField
             value={reason}
             maxLength={MOST_CHARACTERS.reason}
             onChange={(event) => setReason(event.target.value)}
           />
         </label>
-        <Press
+        <Button
           isMain
           isBusy={change.isSending}
           off={whyNone(ids)}
           onClick={() => decide('approve')}
-        >{t`Approve ${dates}`}</Press>
-        <Press
+        >{t`Approve ${dates}`}</Button>
+        <Button
           isBusy={change.isSending}
           off={whyNone(ids)}
           onClick={() => decide('decline')}
-        >{t`Decline ${dates}`}</Press>
-        <Press
+        >{t`Decline ${dates}`}</Button>
+        <Button
           isBusy={change.isSending}
           off={whyNone(ids)}
           onClick={() => decide('skip')}
-        >{t`Leave ${dates} out`}</Press>
+        >{t`Leave ${dates} out`}</Button>
         {waiting > ids.length && (
           <span className="text-soft">{t`${waiting - ids.length} ${waiting - ids.length === 1 ? t`stays` : t`stay`} waiting`}</span>
         )}
@@ -113,17 +108,15 @@ function Decision({ change, picked, waiting, reference }: DecisionProps) {
       <div className="flex flex-wrap items-end gap-2">
         <HoldFields change={change} ids={ids} />
         {held.length > 0 && (
-          <button
-            type="button"
-            className="press"
-            disabled={change.isSending}
+          <Button
+            isBusy={change.isSending}
             onClick={() =>
               change.run(
                 { action: 'release-hold' },
                 held.map(({ id }) => id),
               )
             }
-          >{t`End ${countText(held.length, 'hold', 'holds')}`}</button>
+          >{t`End ${countText(held.length, 'hold', 'holds')}`}</Button>
         )}
       </div>
     </FootBar>
@@ -137,18 +130,15 @@ function WantedChanges({ change, dates }: { change: ChangeHandle; dates: readonl
   return (
     <div className="mb-3 flex flex-wrap items-center gap-2 border-l-4 border-accent bg-sunk px-3 py-2">
       <span className="font-semibold">{t`${countText(dates.length, 'approved date is', 'approved dates are')} wanted otherwise.`}</span>
-      <button
-        type="button"
-        className="press press-main"
-        disabled={change.isSending}
+      <Button
+        isMain
+        isBusy={change.isSending}
         onClick={() => change.run({ action: 'grant-change', reason: '' }, ids)}
-      >{t`Grant`}</button>
-      <button
-        type="button"
-        className="press"
-        disabled={change.isSending}
+      >{t`Grant`}</Button>
+      <Button
+        isBusy={change.isSending}
         onClick={() => change.run({ action: 'refuse-change', reason: '' }, ids)}
-      >{t`Keep as booked`}</button>
+      >{t`Keep as booked`}</Button>
     </div>
   );
 }
@@ -198,25 +188,15 @@ export function DecidePanel({
         <div className="mb-2 flex flex-wrap items-center gap-2">
           <span className="text-soft">{t`Pick`}</span>
           {clear.length > 0 && (
-            <button
-              type="button"
-              className="press"
-              onClick={() => setPicked(idsOf(clear))}
-            >{t`${clear.length} clear`}</button>
+            <Button onClick={() => setPicked(idsOf(clear))}>{t`${clear.length} clear`}</Button>
           )}
           {possible.length > clear.length && (
-            <button
-              type="button"
-              className="press"
+            <Button
               onClick={() => setPicked(idsOf(possible))}
-            >{t`${possible.length} that can be approved`}</button>
+            >{t`${possible.length} that can be approved`}</Button>
           )}
-          <button
-            type="button"
-            className="press"
-            onClick={() => setPicked(waitingIds)}
-          >{t`all ${waiting.length} waiting`}</button>
-          <button type="button" className="press" onClick={() => setPicked(new Set())}>{t`none`}</button>
+          <Button onClick={() => setPicked(waitingIds)}>{t`all ${waiting.length} waiting`}</Button>
+          <Button onClick={() => setPicked(new Set())}>{t`none`}</Button>
         </div>
       )}
       <OneStepPanel

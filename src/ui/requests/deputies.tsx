@@ -1,12 +1,13 @@
 'use client';
+import { TextField } from '@/ui/kit/fields';
+import { Button } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import type { Deputy } from '@/contracts/accounts/own';
 import type { ErrorReply } from '@/contracts/base/refusal';
 import { send } from '@/ui/hooks/send';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
-import { Press } from '@/ui/primitives/press';
-import { Form } from '@/ui/primitives/form';
+import { RefusalNote } from '@/ui/kit/refusal-note';
+import { Form } from '@/ui/kit/form';
 
 /** Who may ask, change and cancel for oneself: named here, and let go. */
 export function Deputies({ first }: { first: readonly Deputy[] }) {
@@ -36,12 +37,12 @@ export function Deputies({ first }: { first: readonly Deputy[] }) {
               >
                 <span className="font-semibold">{deputy.name}</span>
                 <span className="text-soft">{deputy.email}</span>
-                <button
-                  type="button"
-                  className="press ml-auto px-2 py-0.5"
+                <Button
+                  size="small"
+                  className="ml-auto"
                   aria-label={t`${deputy.name} no longer`}
                   onClick={() => void set(deputy.email, false)}
-                >{t`No longer`}</button>
+                >{t`No longer`}</Button>
               </li>
             ))}
           </ul>
@@ -55,18 +56,12 @@ export function Deputies({ first }: { first: readonly Deputy[] }) {
         >
           <label className="min-w-64 flex-1">
             {t`E-mail address of their account`}
-            <input
-              className="field"
-              type="text"
-              inputMode="email"
-              value={email}
-              onChange={(event) => setEmail(event.target.value)}
-            />
+            <TextField inputMode="email" value={email} onChange={(event) => setEmail(event.target.value)} />
           </label>
-          <Press
+          <Button
             isSubmit
             off={email.trim() ? null : t`Write the address of their account first.`}
-          >{t`They may too`}</Press>
+          >{t`They may too`}</Button>
         </Form>
         <RefusalNote error={error} />
       </div>

@@ -1,4 +1,6 @@
 'use client';
+import { Button } from '@/ui/kit/button';
+import { Checkbox, TextField } from '@/ui/kit/fields';
 import { EDITED_FIELD_NAMES, fieldLabel, fieldsIn, requestField } from '@/contracts/requests/request-fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
@@ -7,7 +9,7 @@ import type { EditWordsBody } from '@/contracts/requests/edit-words';
 import type { RequestView } from '@/contracts/requests/request-view';
 import { ChangeDone } from './change-done';
 import { useChange } from './use-change';
-import { Form } from '@/ui/primitives/form';
+import { Form } from '@/ui/kit/form';
 
 const wordsOf = (request: RequestView) => ({
   version: request.version,
@@ -44,8 +46,7 @@ export function EditWords({ request }: { request: RequestView }) {
       <Form className="grid max-w-3xl gap-3 pt-3" onSubmit={submit}>
         <label>
           <span className="font-semibold">{t`Title`}</span>
-          <input
-            className="field"
+          <TextField
             value={form.title}
             maxLength={MOST_CHARACTERS.title}
             required
@@ -69,8 +70,7 @@ export function EditWords({ request }: { request: RequestView }) {
           );
         })}
         <label className="flex items-center gap-2">
-          <input
-            type="checkbox"
+          <Checkbox
             checked={form.publish}
             onChange={({ target }) => setForm({ ...form, publish: target.checked })}
           />
@@ -78,16 +78,15 @@ export function EditWords({ request }: { request: RequestView }) {
         </label>
         <label>
           <span className="font-semibold">{t`Why`}</span>{' '}
-          <span className="text-[0.93rem] text-soft">{t`whoever asked reads it`}</span>
-          <input
-            className="field"
+          <span className="text-note text-soft">{t`whoever asked reads it`}</span>
+          <TextField
             value={reason}
             maxLength={MOST_CHARACTERS.reason}
             onChange={({ target }) => setReason(target.value)}
           />
         </label>
         <div className="flex flex-wrap items-center gap-3">
-          <button type="submit" className="press" disabled={change.isSending}>{t`Save the words`}</button>
+          <Button isSubmit isBusy={change.isSending}>{t`Save the words`}</Button>
           {isSaved && <p>{t`Changed. Whoever asked is told what is different.`}</p>}
         </div>
         <ChangeDone change={change} />

@@ -5,12 +5,12 @@ import {
   type RequestFieldSection,
 } from '@/contracts/requests/request-fields';
 import { t } from '@/contracts/language/translate';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import { planHref } from '@/contracts/calendar/seating';
 import type { RequestView } from '@/contracts/requests/request-view';
 import { BandDrawing } from '@/ui/drawing/band-drawing';
-import { Mark } from '@/ui/primitives/mark';
-import { SafeHtml } from '@/ui/primitives/safe-html';
+import { Mark } from '@/ui/kit/mark';
+import { SafeHtml } from '@/ui/kit/safe-html';
 import { FileList } from './file-list';
 import { whoDid } from '@/contracts/words/history';
 import { UndoButton } from './undo-button';

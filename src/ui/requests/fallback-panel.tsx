@@ -1,12 +1,13 @@
 'use client';
+import { Checkbox } from '@/ui/kit/fields';
+import { Button } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import type { DateView, RequestView } from '@/contracts/requests/request-view';
 import { countText } from '@/contracts/words/when';
 import { PickPlace, type PickedPlace, type PlaceOption } from './place-fields';
 import type { ChangeHandle } from './use-change';
-import { Press } from '@/ui/primitives/press';
-import { Form } from '@/ui/primitives/form';
+import { Form } from '@/ui/kit/form';
 
 interface KeptProps {
   readonly change: ChangeHandle;
@@ -28,18 +29,15 @@ function KeptIndoors({ change, places, dates }: KeptProps) {
         <span className="font-semibold">{places}</span>
         {t` is kept for ${dates.length === 1 ? dates[0]!.when : count}.`}
       </span>
-      <button
-        type="button"
-        className="press press-main"
-        disabled={change.isSending}
+      <Button
+        isMain
+        isBusy={change.isSending}
         onClick={() => change.run({ action: 'move', each, reason: t`The weather.` }, ids)}
-      >{t`Move ${count} indoors`}</button>
-      <button
-        type="button"
-        className="press"
-        disabled={change.isSending}
+      >{t`Move ${count} indoors`}</Button>
+      <Button
+        isBusy={change.isSending}
         onClick={() => change.run({ action: 'drop-fallback' }, ids)}
-      >{t`Give it up`}</button>
+      >{t`Give it up`}</Button>
     </div>
   );
 }
@@ -86,15 +84,10 @@ function KeepIndoors({ request, change, dates, places }: KeepProps) {
     >
       {dates.length > 1 && (
         <fieldset className="max-h-44 overflow-y-auto">
-          <legend className="text-[0.93rem] text-soft">{t`For which dates`}</legend>
+          <legend className="text-note text-soft">{t`For which dates`}</legend>
           {dates.map(({ id, when }) => (
             <label key={id} className="flex min-h-7 items-center gap-2">
-              <input
-                type="checkbox"
-                className="size-4 accent-(--accent)"
-                checked={!left.has(id)}
-                onChange={() => toggle(id)}
-              />
+              <Checkbox className="size-4" checked={!left.has(id)} onChange={() => toggle(id)} />
               {when}
             </label>
           ))}
@@ -109,11 +102,11 @@ function KeepIndoors({ request, change, dates, places }: KeepProps) {
           usual={t`as outdoors, where it can be`}
           onPick={setPlace}
         />
-        <Press
+        <Button
           isSubmit
           isBusy={change.isSending}
           off={!picked.length ? t`Pick dates first.` : place ? null : t`Choose a space indoors first.`}
-        >{t`Keep it for ${countText(picked.length, 'date', 'dates')}`}</Press>
+        >{t`Keep it for ${countText(picked.length, 'date', 'dates')}`}</Button>
       </div>
     </Form>
   );

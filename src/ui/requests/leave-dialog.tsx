@@ -1,4 +1,6 @@
 'use client';
+import { TextField } from '@/ui/kit/fields';
+import { Button } from '@/ui/kit/button';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
 import { AlertDialog } from 'radix-ui';
@@ -6,7 +8,6 @@ import { useState } from 'react';
 import type { DateView } from '@/contracts/requests/request-view';
 import { countText } from '@/contracts/words/when';
 import type { ChangeHandle } from './use-change';
-import { Press } from '@/ui/primitives/press';
 
 /** What giving up the picked dates does, in numbers. */
 function consequence(picked: readonly DateView[]): string {
@@ -41,11 +42,11 @@ export function LeaveDialog({ picked, change, onLeft }: LeaveDialogProps) {
   return (
     <AlertDialog.Root open={isOpen} onOpenChange={setOpen}>
       <AlertDialog.Trigger asChild>
-        <Press off={picked.length ? null : t`Pick dates in the list above first.`}>
+        <Button off={picked.length ? null : t`Pick dates in the list above first.`}>
           {picked.length
             ? t`Give up ${countText(picked.length, 'date', 'dates')} …`
             : t`Pick the dates to give up`}
-        </Press>
+        </Button>
       </AlertDialog.Trigger>
       <AlertDialog.Portal>
         <AlertDialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
@@ -55,21 +56,17 @@ export function LeaveDialog({ picked, change, onLeft }: LeaveDialogProps) {
           <label className="mt-3 block">
             {t`Reason `}
             <span className="text-soft">{t`(the office reads it)`}</span>
-            <input
-              className="field"
+            <TextField
               value={reason}
               maxLength={MOST_CHARACTERS.reason}
               onChange={(event) => setReason(event.target.value)}
             />
           </label>
           <div className="mt-4 flex flex-wrap justify-end gap-2">
-            <AlertDialog.Cancel className="press">{t`Keep them`}</AlertDialog.Cancel>
-            <button
-              type="button"
-              className="press press-main"
-              disabled={change.isSending}
-              onClick={leave}
-            >{t`Give them up`}</button>
+            <AlertDialog.Cancel asChild>
+              <Button>{t`Keep them`}</Button>
+            </AlertDialog.Cancel>
+            <Button isMain isBusy={change.isSending} onClick={leave}>{t`Give them up`}</Button>
           </div>
         </AlertDialog.Content>
       </AlertDialog.Portal>

@@ -1,5 +1,5 @@
 import { t } from '@/contracts/language/translate';
-import { GoingOn } from '@/ui/primitives/going-on';
+import { GoingOn } from '@/ui/kit/going-on';
 
 /** Stands where a preview will be, while the server works it out. */
 export const LookingAhead = () => (

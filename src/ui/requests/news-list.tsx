@@ -1,6 +1,6 @@
 'use client';
 import { t } from '@/contracts/language/translate';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import { useEffect, useRef } from 'react';
 import type { News } from '@/contracts/requests/talk';
 import { send } from '@/ui/hooks/send';
@@ -22,9 +22,7 @@ export function NewsList({ news }: { news: News }) {
     <li key={index} className="flex flex-wrap gap-x-3 border-b border-rule py-1.5">
       <span className="w-48 text-soft">{when}</span>
       <span className="min-w-0 flex-1">
-        {isNew && (
-          <strong className="mr-2 border border-accent px-1 text-[0.8rem] text-accent">{t`new`}</strong>
-        )}
+        {isNew && <strong className="mr-2 border border-accent px-1 text-small text-accent">{t`new`}</strong>}
         {whoDid(who, what)}: <Link href={`/requests/${reference}`}>{title}</Link>
       </span>
     </li>

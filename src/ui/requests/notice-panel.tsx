@@ -1,4 +1,8 @@
 'use client';
+import { DateField } from '@/ui/kit/dates/date-field';
+import { Field } from '@/ui/kit/field';
+import { Button } from '@/ui/kit/button';
+import { Checkbox, Select, TextField } from '@/ui/kit/fields';
 import { fieldLabel, requestField } from '@/contracts/requests/request-fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t, tAs } from '@/contracts/language/translate';
@@ -7,13 +11,13 @@ import type { EditNoticeBody, NoticePreview } from '@/contracts/publishing/calen
 import { standsOn, type CalendarChoice } from '@/core/publishing/shown';
 import type { RequestView } from '@/contracts/requests/request-view';
 import { countText } from '@/contracts/words/when';
-import Link from '@/ui/primitives/link';
-import { Mark } from '@/ui/primitives/mark';
-import { RichText } from '@/ui/primitives/rich-text';
-import { SafeHtml } from '@/ui/primitives/safe-html';
+import Link from '@/ui/kit/link';
+import { Mark } from '@/ui/kit/mark';
+import { RichText } from '@/ui/kit/rich-text';
+import { SafeHtml } from '@/ui/kit/safe-html';
 import { ChangeDone } from './change-done';
 import { useChange } from './use-change';
-import { Form } from '@/ui/primitives/form';
+import { Form } from '@/ui/kit/form';
 
 type Where = 'by-itself' | 'picked' | 'off';
 
@@ -115,7 +119,7 @@ function CalendarRow({ calendar, where, onChoose }: CalendarRowProps) {
     <li className="grid items-center gap-x-3 border-b border-rule py-1 sm:grid-cols-[1fr_15rem]">
       <span>
         <Mark mark={mark} hue={hue} /> {name}
-        <span className="text-[0.92rem] text-soft">
+        <span className="text-note text-soft">
           {' '}
           {shown > 0 ? t`${countText(shown, 'date', 'dates')} there now` : t`not there now`}
           {!isForEveryone && t`; read by ${readersText}`}
@@ -124,8 +128,7 @@ function CalendarRow({ calendar, where, onChoose }: CalendarRowProps) {
           <strong className="block">{t`Whoever asked would like it here: take it up or keep it off.`}</strong>
         )}
       </span>
-      <select
-        className="field"
+      <Select
         aria-label={tAs('calendar')`On ${name}`}
         value={where}
         onChange={({ target }) => onChoose(target.value as Where)}
@@ -133,7 +136,7 @@ function CalendarRow({ calendar, where, onChoose }: CalendarRowProps) {
         <option value="by-itself">{isByFilter ? t`stands there by itself` : t`does not belong there`}</option>
         <option value="picked">{isByFilter ? t`stands there in any case` : t`taken up there`}</option>
         <option value="off">{t`kept off it`}</option>
-      </select>
+      </Select>
     </li>
   );
 }
@@ -185,37 +188,32 @@ export function NoticePanel({ request, notice }: { request: RequestView; notice:
       <Form className="grid max-w-3xl gap-3 pt-4" onSubmit={submit}>
         <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
           <label className="flex min-h-7 items-center gap-2">
-            <input
-              type="checkbox"
-              className="size-4 accent-(--accent)"
+            <Checkbox
+              className="size-4"
               checked={fields.publish}
               onChange={({ target }) => set({ publish: target.checked })}
             />
             {t`For readers`}
           </label>
           <label className="flex min-h-7 items-center gap-2">
-            <input
-              type="checkbox"
-              className="size-4 accent-(--accent)"
+            <Checkbox
+              className="size-4"
               checked={fields.heldBack}
               onChange={({ target }) => set({ heldBack: target.checked })}
             />
             {t`Held back for now`}
           </label>
-          <label>
-            <span className="block text-[0.92rem] font-semibold">{t`First day readers know of it`}</span>
-            <input
-              type="date"
-              className="field"
+          <Field label={t`First day readers know of it`} look="note">
+            <DateField
+              className="w-44"
               value={fields.publishFrom}
-              onChange={({ target }) => set({ publishFrom: target.value })}
+              onChange={(publishFrom) => set({ publishFrom })}
             />
-          </label>
+          </Field>
         </div>
         <label>
           <span className="font-semibold">{fieldLabel('secondLine')}</span>
-          <input
-            className="field"
+          <TextField
             maxLength={requestField.secondLine.most}
             value={fields.secondLine}
             onChange={({ target }) => set({ secondLine: target.value })}
@@ -245,20 +243,15 @@ export function NoticePanel({ request, notice }: { request: RequestView; notice:
         </fieldset>
         <label>
           <span className="font-semibold">{t`Why`}</span>{' '}
-          <span className="text-[0.93rem] text-soft">{t`whoever asked reads it`}</span>
-          <input
-            className="field"
+          <span className="text-note text-soft">{t`whoever asked reads it`}</span>
+          <TextField
             value={reason}
             maxLength={MOST_CHARACTERS.reason}
             onChange={({ target }) => setReason(target.value)}
           />
         </label>
         <p>
-          <button
-            type="submit"
-            className="press"
-            disabled={change.isSending}
-          >{t`Save what readers see`}</button>
+          <Button isSubmit isBusy={change.isSending}>{t`Save what readers see`}</Button>
         </p>
         <ChangeDone change={change} />
       </Form>

@@ -1,4 +1,7 @@
 'use client';
+import { DateTimeField } from '@/ui/kit/dates/date-time-field';
+import { Button } from '@/ui/kit/button';
+import { TextField } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
@@ -8,8 +11,7 @@ import { KeepIndoors, PatchFields, usePatch, type SpaceOption } from './patch-fi
 import { PreviewLines } from './preview-lines';
 import type { ChangeHandle } from './use-change';
 import { itemsOf, usePreview } from './use-preview';
-import { Press } from '@/ui/primitives/press';
-import { Form } from '@/ui/primitives/form';
+import { Form } from '@/ui/kit/form';
 
 interface OfficeMoveProps {
   readonly request: RequestView;
@@ -49,8 +51,7 @@ export function OfficeMove({ request, picked, spaces, change, offerUntil }: Offi
         <label className="col-span-2">
           {t`Why `}
           <span className="text-soft">{t`(needed where it goes past a rule; the requester reads it)`}</span>
-          <input
-            className="field"
+          <TextField
             maxLength={MOST_CHARACTERS.reason}
             value={reason}
             onChange={({ target }) => setReason(target.value)}
@@ -60,11 +61,11 @@ export function OfficeMove({ request, picked, spaces, change, offerUntil }: Offi
       <PreviewLines preview={preview} />
       <KeepIndoors preview={preview} isKept={keepIndoors} onChange={setKeepIndoors} />
       <div className="mt-2 flex flex-wrap items-end gap-2">
-        <Press
+        <Button
           isBusy={change.isSending}
           off={whyOff}
           onClick={() => patch && void run({ action: 'move', patch, reason, keepIndoors })}
-        >{t`Move ${dates}`}</Press>
+        >{t`Move ${dates}`}</Button>
         {canOffer && (
           <Form
             className="flex flex-wrap items-end gap-2"
@@ -73,18 +74,16 @@ export function OfficeMove({ request, picked, spaces, change, offerUntil }: Offi
               if (patch) void run({ action: 'propose', patch, until });
             }}
           >
-            <Press
+            <Button
               isSubmit
               isBusy={change.isSending}
               off={whyOff}
-            >{t`Offer it for ${dates}, and keep it until`}</Press>
-            <input
-              className="field w-52"
-              type="datetime-local"
+            >{t`Offer it for ${dates}, and keep it until`}</Button>
+            <DateTimeField
               aria-label={t`What is offered is kept until`}
-              required
+              isRequired
               value={until}
-              onChange={({ target }) => setUntil(target.value)}
+              onChange={setUntil}
             />
           </Form>
         )}

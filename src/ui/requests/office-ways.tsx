@@ -1,4 +1,7 @@
 'use client';
+import { DateTimeField } from '@/ui/kit/dates/date-time-field';
+import { TextField } from '@/ui/kit/fields';
+import { Button } from '@/ui/kit/button';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
@@ -15,11 +18,11 @@ import { countText } from '@/contracts/words/when';
 import { sendOnce } from '@/ui/hooks/send-once';
 import { useAlternatives } from '@/ui/alternatives/use-alternatives';
 import { Alternatives } from '@/ui/alternatives/alternatives';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { RefusalNote } from '@/ui/kit/refusal-note';
 import type { ErrorReply } from '@/contracts/base/refusal';
 import { ChangeDone } from './change-done';
 import { useChange, type ChangeHandle } from './use-change';
-import { Form } from '@/ui/primitives/form';
+import { Form } from '@/ui/kit/form';
 
 /** Dates that could do with an alternative: blocked or doubtful while they wait, at risk once they are booked. */
 const inTrouble = (dates: readonly DateView[]): DateView[] =>
@@ -36,12 +39,11 @@ function MoveRival({ rival, way }: { rival: RivalAlternatives['rival']; way: Alt
   const change = useChange(rival);
   return (
     <>
-      <button
-        type="button"
-        className="press press-main"
-        disabled={change.isSending}
+      <Button
+        isMain
+        isBusy={change.isSending}
         onClick={() => change.run({ action: 'move', patch: way.patch, reason: '' }, [rival.occurrence])}
-      >{t`Move “${rival.title}” there`}</button>
+      >{t`Move “${rival.title}” there`}</Button>
       <ChangeDone change={change} />
     </>
   );
@@ -64,12 +66,7 @@ function HireIn({ hire, reason }: { hire: HireIn; reason: string }) {
   };
   return (
     <>
-      <button
-        type="button"
-        className="press press-main"
-        disabled={isSending}
-        onClick={run}
-      >{t`Enter the hire`}</button>
+      <Button isMain isBusy={isSending} onClick={run}>{t`Enter the hire`}</Button>
       <RefusalNote error={error} />
     </>
   );
@@ -112,27 +109,15 @@ export function OfficeWays({ request, change, ways, onTakeForAll, offerUntil }: 
         void run();
       }}
     >
-      <button
-        type="submit"
-        className="press"
-        disabled={change.isSending}
-      >{t`Offer it, and keep it until`}</button>
-      <input
-        className="field w-52"
-        type="datetime-local"
-        aria-label={t`The offer is kept until`}
-        required
-        value={until}
-        onChange={(event) => setUntil(event.target.value)}
-      />
+      <Button isSubmit isBusy={change.isSending}>{t`Offer it, and keep it until`}</Button>
+      <DateTimeField aria-label={t`The offer is kept until`} isRequired value={until} onChange={setUntil} />
     </Form>
   );
   const why = (
-    <label className="w-full max-w-xl text-[0.93rem]">
+    <label className="w-full max-w-xl text-note">
       {t`Why `}
       <span className="text-soft">{t`(needed where it goes past a rule; the requester reads it)`}</span>
-      <input
-        className="field"
+      <TextField
         maxLength={MOST_CHARACTERS.reason}
         value={reason}
         onChange={(event) => setReason(event.target.value)}
@@ -142,12 +127,11 @@ export function OfficeWays({ request, change, ways, onTakeForAll, offerUntil }: 
   const moveOne = (way: AlternativeView, occurrence: number) => (
     <>
       {why}
-      <button
-        type="button"
-        className="press press-main"
-        disabled={change.isSending}
+      <Button
+        isMain
+        isBusy={change.isSending}
         onClick={() => change.run({ action: 'move', patch: way.patch, reason }, [occurrence])}
-      >{t`Move it`}</button>
+      >{t`Move it`}</Button>
       {isWaiting(occurrence) &&
         offer(() => change.run({ action: 'propose', patch: way.patch, until }, [occurrence]))}
     </>
@@ -169,20 +153,17 @@ export function OfficeWays({ request, change, ways, onTakeForAll, offerUntil }: 
     return (
       <>
         {dates.every(isWaiting) && (
-          <button
-            type="button"
-            className="press press-main"
-            disabled={change.isSending}
+          <Button
+            isMain
+            isBusy={change.isSending}
             onClick={() => onTakeForAll(way)}
-          >{t`Take it, and approve the rest …`}</button>
+          >{t`Take it, and approve the rest …`}</Button>
         )}
         {why}
-        <button
-          type="button"
-          className="press"
-          disabled={change.isSending}
+        <Button
+          isBusy={change.isSending}
           onClick={() => change.run({ action: 'move', each, reason }, dates)}
-        >{t`Move ${countText(dates.length, 'date', 'dates')}`}</button>
+        >{t`Move ${countText(dates.length, 'date', 'dates')}`}</Button>
         {dates.every(isWaiting) && offer(() => change.run({ action: 'propose', each, until }, dates))}
       </>
     );
@@ -196,12 +177,11 @@ export function OfficeWays({ request, change, ways, onTakeForAll, offerUntil }: 
           way.hire ? <HireIn hire={way.hire} reason={reason} /> : moveOne(way, occurrence!),
         series: moveAll,
         shared: ({ placements }) => (
-          <button
-            type="button"
-            className="press press-main"
-            disabled={change.isSending}
+          <Button
+            isMain
+            isBusy={change.isSending}
             onClick={() => void moveShared(placements)}
-          >{t`Move them there`}</button>
+          >{t`Move them there`}</Button>
         ),
         rival: (way, rival) => <MoveRival rival={rival} way={way} />,
         ours: (way, { occurrence }) => moveOne(way, occurrence),

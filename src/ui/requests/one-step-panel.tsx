@@ -1,4 +1,8 @@
 'use client';
+import { DateTimeField } from '@/ui/kit/dates/date-time-field';
+import { Field } from '@/ui/kit/field';
+import { Button } from '@/ui/kit/button';
+import { Select, TextField } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
@@ -17,8 +21,7 @@ import {
 } from './one-step';
 import type { ChangeHandle } from './use-change';
 import { itemsOf, sayNumbers, usePreview } from './use-preview';
-import { Press } from '@/ui/primitives/press';
-import { Form } from '@/ui/primitives/form';
+import { Form } from '@/ui/kit/form';
 import { LookingAhead } from './looking-ahead';
 
 const LEAVE = 'leave';
@@ -39,8 +42,7 @@ function ElsewhereList({
           className="grid items-baseline gap-x-3 border-b border-rule py-1 sm:grid-cols-[14rem_1fr]"
         >
           <span className="font-semibold">{date.when}</span>
-          <select
-            className="field"
+          <Select
             aria-label={t`What ${date.when} gets`}
             value={chosen ? ways.findIndex(({ patch }) => isSame(patch, chosen.patch)) : LEAVE}
             onChange={({ target }) =>
@@ -53,7 +55,7 @@ function ElsewhereList({
               </option>
             ))}
             <option value={LEAVE}>{t`Nothing yet: it stays waiting.`}</option>
-          </select>
+          </Select>
         </li>
       ))}
     </ul>
@@ -69,7 +71,7 @@ function Consequence({ request, wanted }: { request: RequestView; wanted: OneSte
     <>
       <p className="min-h-6 font-semibold">{sayNumbers(preview)}.</p>
       {[...preview.sentences, ...preview.warnings].map((sentence) => (
-        <p key={sentence} className="text-[0.95rem] text-soft">
+        <p key={sentence} className="text-note text-soft">
           {sentence}
         </p>
       ))}
@@ -111,14 +113,9 @@ export function OneStepPanel({
   if (!isOpen)
     return (
       <p className="mb-2 flex flex-wrap items-center gap-3 border-l-4 border-clear bg-sunk px-3 py-2">
-        <button
-          type="button"
-          className="press press-main"
-          disabled={change.isSending}
-          onClick={() => onOpen(true)}
-        >
+        <Button isMain isBusy={change.isSending} onClick={() => onOpen(true)}>
           {words} …
-        </button>
+        </Button>
         <span className="text-soft">
           {ways.found.isOver
             ? t`Each date that clashes at its best way out.`
@@ -146,40 +143,32 @@ export function OneStepPanel({
         }}
       >
         {isOffer && (
-          <label>
-            <span className="block text-[0.93rem]">{t`Offers are kept until`}</span>
-            <input
-              className="field w-56"
-              type="datetime-local"
-              required
-              value={until}
-              onChange={(event) => setUntil(event.target.value)}
-            />
-          </label>
+          <Field label={t`Offers are kept until`} look="note">
+            <DateTimeField isRequired value={until} onChange={setUntil} />
+          </Field>
         )}
         <label className="min-w-56 flex-1">
-          <span className="block text-[0.93rem]">
+          <span className="block text-note">
             {t`Why `}
             <span className="text-soft">{t`(needed where it goes past a rule)`}</span>
           </span>
-          <input
-            className="field"
+          <TextField
             maxLength={MOST_CHARACTERS.reason}
             value={reason}
             onChange={(event) => setReason(event.target.value)}
           />
         </label>
-        <Press
+        <Button
           isMain
           isSubmit
           isBusy={change.isSending}
           off={wanted ? null : t`Nothing is clear, and no other way is chosen for any date.`}
         >
           {words}
-        </Press>
-        <button type="button" className="press" onClick={() => onOpen(false)}>{t`Not now`}</button>
+        </Button>
+        <Button onClick={() => onOpen(false)}>{t`Not now`}</Button>
       </Form>
-      <p className="text-[0.93rem] text-soft">
+      <p className="text-note text-soft">
         {request.otherSpaceOk
           ? t`Whoever asked said that another space will do: nothing has to be answered.`
           : moved > 0

@@ -1,4 +1,6 @@
 'use client';
+import { Button } from '@/ui/kit/button';
+import { TextField } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
@@ -8,7 +10,6 @@ import { KeepIndoors, PatchFields, usePatch, type SpaceOption } from './patch-fi
 import { PreviewLines } from './preview-lines';
 import type { ChangeHandle } from './use-change';
 import { itemsOf, usePreview } from './use-preview';
-import { Press } from '@/ui/primitives/press';
 
 interface OwnChangeProps {
   readonly request: RequestView;
@@ -39,13 +40,12 @@ export function OwnChange({ request, picked, spaces, change, onChanged }: OwnCha
   return (
     <section aria-label={t`Change the picked dates`} className="sheet mt-2 p-3">
       <h2 className="text-lg">{t`Change ${countText(picked.length, 'date', 'dates')}`}</h2>
-      <p className="text-[0.92rem] text-soft">{t`What you leave empty stays as it is.`}</p>
+      <p className="text-note text-soft">{t`What you leave empty stays as it is.`}</p>
       <PatchFields request={request} spaces={spaces} handle={handle}>
         <label className="col-span-2">
           {t`Reason `}
           <span className="text-soft">{t`(the office reads it)`}</span>
-          <input
-            className="field"
+          <TextField
             value={reason}
             maxLength={MOST_CHARACTERS.reason}
             onChange={(event) => setReason(event.target.value)}
@@ -54,13 +54,13 @@ export function OwnChange({ request, picked, spaces, change, onChanged }: OwnCha
       </PatchFields>
       <PreviewLines preview={preview} />
       <KeepIndoors preview={preview} isKept={keepIndoors} onChange={setKeepIndoors} />
-      <Press
+      <Button
         isMain
         className="mt-2"
         isBusy={change.isSending}
         off={!patch ? t`Say first what is to be different.` : typeof preview === 'string' ? preview : null}
         onClick={() => void run()}
-      >{t`Change ${countText(picked.length, 'date', 'dates')}`}</Press>
+      >{t`Change ${countText(picked.length, 'date', 'dates')}`}</Button>
     </section>
   );
 }

@@ -1,7 +1,7 @@
 import { t } from '@/contracts/language/translate';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import type { RequestLine } from '@/contracts/requests/request-view';
-import { Mark } from '@/ui/primitives/mark';
+import { Mark } from '@/ui/kit/mark';
 
 /** Requests of one's own, of those one stands in for and of one's hosts, soonest first; readable on a phone. */
 export function OwnList({ lines, me }: { lines: readonly RequestLine[]; me: string }) {

@@ -1,4 +1,5 @@
 'use client';
+import { Button } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import type { DateView, RequestView } from '@/contracts/requests/request-view';
@@ -10,7 +11,6 @@ import { OwnChange } from './own-change';
 import type { SpaceOption } from './patch-fields';
 import { OwnWays } from './own-ways';
 import { useChange, type ChangeHandle } from './use-change';
-import { Press } from '@/ui/primitives/press';
 
 const canLeave = ({ actions }: DateView): boolean =>
   actions.includes('withdraw') || actions.includes('cancel');
@@ -23,18 +23,15 @@ function Offered({ change, dates }: { change: ChangeHandle; dates: readonly Date
   return (
     <div className="my-2 flex flex-wrap items-center gap-2 border-l-4 border-accent bg-sunk px-3 py-2">
       <span className="font-semibold">{t`The office offers another place or time for ${countText(dates.length, 'date', 'dates')}.`}</span>
-      <button
-        type="button"
-        className="press press-main"
-        disabled={change.isSending}
+      <Button
+        isMain
+        isBusy={change.isSending}
         onClick={() => change.run({ action: 'accept' }, ids)}
-      >{t`Take the offer`}</button>
-      <button
-        type="button"
-        className="press"
-        disabled={change.isSending}
+      >{t`Take the offer`}</Button>
+      <Button
+        isBusy={change.isSending}
         onClick={() => change.run({ action: 'refuse-proposal' }, ids)}
-      >{t`Wait for the first wish`}</button>
+      >{t`Wait for the first wish`}</Button>
     </div>
   );
 }
@@ -76,15 +73,11 @@ export function OwnPanel({ request, spaces }: OwnPanelProps) {
       {open.length > 0 && (
         <div className="flex flex-wrap gap-2 py-2">
           {open.length > 1 && (
-            <button
-              type="button"
-              className="press"
-              onClick={() => setPicked(picked.length === open.length ? new Set() : pickable)}
-            >
+            <Button onClick={() => setPicked(picked.length === open.length ? new Set() : pickable)}>
               {picked.length === open.length ? t`Pick none` : t`Pick all ${open.length}`}
-            </button>
+            </Button>
           )}
-          <Press
+          <Button
             aria-expanded={isChanging && changeable.length > 0}
             off={changeable.length ? null : t`Pick dates in the list above first.`}
             onClick={() => setChanging(!isChanging)}
@@ -92,7 +85,7 @@ export function OwnPanel({ request, spaces }: OwnPanelProps) {
             {changeable.length
               ? t`Change ${countText(changeable.length, 'date', 'dates')} …`
               : t`Pick the dates to change`}
-          </Press>
+          </Button>
           <LeaveDialog picked={picked.filter(canLeave)} change={change} onLeft={done} />
         </div>
       )}

@@ -1,4 +1,5 @@
 'use client';
+import { Button } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import type { RequestView } from '@/contracts/requests/request-view';
 import type { SeriesAlternativeView, AlternativeView } from '@/contracts/alternatives/alternatives';
@@ -20,13 +21,13 @@ export function OwnWays({ request, change }: { request: RequestView; change: Cha
   );
   if (!ids.length) return null;
   const take = (text: string, run: () => Promise<boolean>) => (
-    <button type="button" className="press press-main" disabled={change.isSending} onClick={run}>
+    <Button isMain isBusy={change.isSending} onClick={run}>
       {text}
-    </button>
+    </Button>
   );
   const one = (way: AlternativeView, occurrence: number) =>
     way.hire ? (
-      <span className="text-[0.93rem] text-soft">{t`That is done at the desk.`}</span>
+      <span className="text-note text-soft">{t`That is done at the desk.`}</span>
     ) : (
       take(t`Take this instead`, () =>
         change.run({ action: 'change', patch: way.patch, reason: way.sentence }, [occurrence]),

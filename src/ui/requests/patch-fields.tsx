@@ -1,9 +1,12 @@
+import { TimeField } from '@/ui/kit/dates/time-field';
+import { Field } from '@/ui/kit/field';
+import { Checkbox, NumberField } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { useState, type ReactNode } from 'react';
 import type { ChangeReply } from '@/contracts/requests/change';
 import type { DatePatchBody as Patch } from '@/contracts/requests/patch';
 import type { DateView, RequestView } from '@/contracts/requests/request-view';
-import { Combobox } from '@/ui/primitives/combobox';
+import { Combobox } from '@/ui/kit/combobox';
 
 /** A space a date may go to. */
 export interface SpaceOption {
@@ -88,12 +91,7 @@ export function KeepIndoors({
   if (!givenUp && !isKept) return null;
   return (
     <label className="mt-1 flex min-h-8 items-center gap-2">
-      <input
-        type="checkbox"
-        className="size-5 accent-(--accent)"
-        checked={isKept}
-        onChange={({ target }) => onChange(target.checked)}
-      />
+      <Checkbox checked={isKept} onChange={({ target }) => onChange(target.checked)} />
       {t`Keep the place indoors at the new time too`}
     </label>
   );
@@ -113,19 +111,15 @@ export function PatchFields({ request, spaces, handle, children }: PatchFieldsPr
     handle.set({ [name]: event.target.value });
   return (
     <div className="mt-2 grid grid-cols-2 gap-3 sm:grid-cols-4">
-      <label>
-        {t`Starts`}
-        <input className="field" type="time" value={fields.startsAt} onChange={set('startsAt')} />
-      </label>
-      <label>
-        {t`Ends`}
-        <input className="field" type="time" value={fields.endsAt} onChange={set('endsAt')} />
-      </label>
+      <Field label={t`Starts`} look="plain">
+        <TimeField value={fields.startsAt} onChange={(startsAt) => handle.set({ startsAt })} />
+      </Field>
+      <Field label={t`Ends`} look="plain">
+        <TimeField value={fields.endsAt} onChange={(endsAt) => handle.set({ endsAt })} />
+      </Field>
       <label>
         {t`Days later`}
-        <input
-          className="field"
-          type="number"
+        <NumberField
           step={1}
           min={-366}
           max={366}
@@ -136,14 +130,7 @@ export function PatchFields({ request, spaces, handle, children }: PatchFieldsPr
       </label>
       <label>
         {t`People`}
-        <input
-          className="field"
-          type="number"
-          step={1}
-          min={1}
-          value={fields.people}
-          onChange={set('people')}
-        />
+        <NumberField step={1} min={1} value={fields.people} onChange={set('people')} />
       </label>
       {request.spaces.length > 0 && (
         <label className="col-span-2">

@@ -1,14 +1,15 @@
 'use client';
+import { Button } from '@/ui/kit/button';
+import { Select } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import type { DateView } from '@/contracts/requests/request-view';
 import { countText } from '@/contracts/words/when';
 import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import type { Layout } from '@/core/seating/layouts';
-import { Combobox } from '@/ui/primitives/combobox';
+import { Combobox } from '@/ui/kit/combobox';
 import type { ChangeHandle } from './use-change';
-import { Press } from '@/ui/primitives/press';
-import { Form } from '@/ui/primitives/form';
+import { Form } from '@/ui/kit/form';
 
 export interface PlaceOption {
   readonly id: number;
@@ -67,8 +68,7 @@ export function PickPlace({
       </label>
       <label>
         {t`Layout`}
-        <select
-          className="field"
+        <Select
           value={value?.layout ?? ''}
           onChange={({ target }) =>
             space && onPick({ spaceId: space.id, layout: target.value as Layout | '' })
@@ -81,7 +81,7 @@ export function PickPlace({
               value={offer.layout}
             >{t`${LAYOUT_WORDS[offer.layout]}, for ${offer.seats}`}</option>
           ))}
-        </select>
+        </Select>
       </label>
     </>
   );
@@ -117,12 +117,12 @@ export function PlaceFields({ change, dates, places, people, wantsText }: PlaceF
       <p className="font-semibold">{t`${countText(dates.length, 'date has', 'dates have')} no space yet. Wanted: ${wantsText}, for ${people} people.`}</p>
       <div className="flex flex-wrap items-end gap-2">
         <PickPlace places={places} people={people} value={place} label={t`Space`} onPick={setPlace} />
-        <Press
+        <Button
           isMain
           isSubmit
           isBusy={change.isSending}
           off={place ? null : t`Choose a space first.`}
-        >{t`Give ${countText(dates.length, 'date', 'dates')} this space`}</Press>
+        >{t`Give ${countText(dates.length, 'date', 'dates')} this space`}</Button>
       </div>
     </Form>
   );

@@ -17,7 +17,7 @@ export function PreviewLines({ preview }: { preview: ChangeReply | string | null
             {preview.numbers.moved > 0 && ` (${sayNumbers(preview)})`}.
           </p>
           {[...preview.sentences, ...preview.warnings].slice(0, MOST_SENTENCES).map((sentence) => (
-            <p key={sentence} className="mt-0.5 text-[0.92rem]">
+            <p key={sentence} className="mt-0.5 text-note">
               {sentence}
             </p>
           ))}

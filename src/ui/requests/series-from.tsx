@@ -1,4 +1,8 @@
 'use client';
+import { RegisteredDate, RegisteredTime } from '@/ui/kit/dates/registered';
+import { Field } from '@/ui/kit/field';
+import { Button } from '@/ui/kit/button';
+import { Select } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
@@ -21,8 +25,7 @@ import { ChangeDone } from './change-done';
 import { PreviewLines } from './preview-lines';
 import { useChange } from './use-change';
 import { usePreviewAt } from './use-preview';
-import { Press } from '@/ui/primitives/press';
-import { Form } from '@/ui/primitives/form';
+import { Form } from '@/ui/kit/form';
 
 /** Dates of a series that are still to come and not given up. */
 const toCome = (dates: readonly DateView[]): DateView[] =>
@@ -96,7 +99,9 @@ function SeriesForm({ request, dates }: { request: RequestView; dates: readonly 
   const from = dates[at]!.id;
   const split = splitOf(values, from, request);
   const url = `/api/requests/${request.reference}/series`;
-  const [isTouched, setTouched] = useState(false);
+  const [hasTyped, setTouched] = useState(false);
+  // What is picked from a calendar or moved by keys is no typing.
+  const isTouched = hasTyped || form.formState.isDirty;
   const preview = usePreviewAt(url, isTouched && typeof split !== 'string' ? split : null);
   const pickFrom = (id: number) => {
     const date = dates.find((each) => each.id === id);
@@ -117,29 +122,26 @@ function SeriesForm({ request, dates }: { request: RequestView; dates: readonly 
       <div className="grid max-w-3xl gap-3 sm:grid-cols-6">
         <label className="sm:col-span-6">
           <span className="font-semibold">{t`From`}</span>
-          <select className="field" value={from} onChange={({ target }) => pickFrom(Number(target.value))}>
+          <Select value={from} onChange={({ target }) => pickFrom(Number(target.value))}>
             {dates.map(({ id, when }) => (
               <option key={id} value={id}>
                 {when}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
-        <label className="sm:col-span-2">
-          <span className="font-semibold">{t`Then on`}</span>
-          <input className="field" type="date" required {...form.register('startDate')} />
-        </label>
-        <label className="sm:col-span-2">
-          <span className="font-semibold">{t`Begins`}</span>
-          <input className="field" type="time" required {...form.register('startTime')} />
-        </label>
-        <label className="sm:col-span-2">
-          <span className="font-semibold">{t`Ends`}</span>
-          <input className="field" type="time" required {...form.register('endTime')} />
-        </label>
+        <Field label={t`Then on`} className="sm:col-span-2">
+          <RegisteredDate isRequired control={form.control} name="startDate" />
+        </Field>
+        <Field label={t`Begins`} className="sm:col-span-2">
+          <RegisteredTime isRequired control={form.control} name="startTime" />
+        </Field>
+        <Field label={t`Ends`} className="sm:col-span-2">
+          <RegisteredTime isRequired control={form.control} name="endTime" />
+        </Field>
         <RepeatFields form={form} choices={{ seasons: [] }} faults={{}} />
       </div>
-      <p className="pt-2 text-[0.95rem] text-soft">{t`${countText(dates.length - at, 'date', 'dates')} to come from there on; dates that were given something of their own keep it. What is new waits for a decision.`}</p>
+      <p className="pt-2 text-note text-soft">{t`${countText(dates.length - at, 'date', 'dates')} to come from there on; dates that were given something of their own keep it. What is new waits for a decision.`}</p>
       {isTouched &&
         (typeof split === 'string' ? (
           <p role="alert" className="text-clash">
@@ -148,12 +150,12 @@ function SeriesForm({ request, dates }: { request: RequestView; dates: readonly 
         ) : (
           <PreviewLines preview={preview} />
         ))}
-      <Press
+      <Button
         isSubmit
         className="mt-2"
         isBusy={change.isSending}
         off={typeof split === 'string' ? split : typeof preview === 'string' ? preview : null}
-      >{t`Change the series from there on`}</Press>
+      >{t`Change the series from there on`}</Button>
       <ChangeDone change={change} />
     </Form>
   );

@@ -1,4 +1,6 @@
 'use client';
+import { Button } from '@/ui/kit/button';
+import { Radio, TextArea } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t, texts } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
@@ -12,10 +14,9 @@ import { useOffice } from '@/ui/hooks/office';
 import { isUnanswered, type ShownError } from '@/ui/hooks/send';
 import { sendOnce } from '@/ui/hooks/send-once';
 import { useDraft } from '@/ui/hooks/use-draft';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { RefusalNote } from '@/ui/kit/refusal-note';
 import { FileList } from './file-list';
-import { Press } from '@/ui/primitives/press';
-import { Form } from '@/ui/primitives/form';
+import { Form } from '@/ui/kit/form';
 
 function Message({ message }: { message: MessageView }) {
   const { who, side, isOwn, when, text, files, kind, isQuestion } = message;
@@ -23,7 +24,7 @@ function Message({ message }: { message: MessageView }) {
     <li
       className={`border-b border-rule py-2 ${side === 'office' ? 'border-l-4 border-l-accent pl-3' : 'pl-4'}`}
     >
-      <p className="text-[0.92rem] text-soft">
+      <p className="text-note text-soft">
         <strong className="text-ink">{isOwn ? t`You` : who}</strong>
         {side === 'office' && t` for the office`}, {when}
         {kind === 'internal' && t`, among ourselves`}
@@ -126,9 +127,8 @@ export function Thread({ request, isOffice }: ThreadProps) {
           <label htmlFor={id} className="font-semibold">
             {isOffice ? t`Write` : t`Write to the office`}
           </label>
-          <textarea
+          <TextArea
             id={id}
-            className="field"
             rows={3}
             maxLength={MOST_CHARACTERS.message}
             value={text}
@@ -139,10 +139,8 @@ export function Thread({ request, isOffice }: ThreadProps) {
               <legend className="sr-only">{t`Who is to read it`}</legend>
               {(Object.keys(WRITTEN_AS) as WrittenAs[]).map((value) => (
                 <label key={value} className="flex items-center gap-2">
-                  <input
-                    type="radio"
+                  <Radio
                     name={`${id}-kind`}
-                    className="accent-(--accent)"
                     checked={as === value}
                     onChange={() => setDraft({ ...draft, as: value })}
                   />
@@ -153,14 +151,14 @@ export function Thread({ request, isOffice }: ThreadProps) {
           )}
           <FilePicker lines={lines} files={files} isSignedIn label={t`Files with it`} />
           <RefusalNote error={error} />
-          <Press
+          <Button
             isSubmit
             className="justify-self-start"
             isBusy={isSending}
             off={text.trim() || lines.length ? null : t`Write something or add a file first.`}
           >
             {isSending ? t`Sending …` : t`Send`}
-          </Press>
+          </Button>
         </Form>
       )}
     </section>

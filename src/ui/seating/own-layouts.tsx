@@ -1,11 +1,13 @@
 'use client';
+import { TextField } from '@/ui/kit/fields';
+import { Button } from '@/ui/kit/button';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
 import { useState, type SyntheticEvent } from 'react';
 import type { OwnLayout, PlanQuery } from '@/contracts/calendar/seating';
 import { useSubmit } from '@/ui/hooks/use-submit';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
-import { Form } from '@/ui/primitives/form';
+import { RefusalNote } from '@/ui/kit/refusal-note';
+import { Form } from '@/ui/kit/form';
 
 interface OwnLayoutsProps {
   readonly own: readonly OwnLayout[];
@@ -31,17 +33,16 @@ export function OwnLayouts({ own, query, mayKeep, onTake }: OwnLayoutsProps) {
       <ul className="grid gap-1">
         {own.map((each) => (
           <li key={each.id} className="flex items-center gap-2">
-            <button type="button" className="press grow text-left" onClick={() => onTake(each.query)}>
+            <Button className="grow text-left" onClick={() => onTake(each.query)}>
               {each.name}
-            </button>
+            </Button>
             {mayKeep && (
-              <button
-                type="button"
-                className="press px-2"
+              <Button
+                className="px-2"
                 aria-label={t`Give up ${each.name}`}
-                disabled={isSending}
+                isBusy={isSending}
                 onClick={() => void submit(`/api/own-layouts/${each.id}/drop`, {})}
-              >{t`Give up`}</button>
+              >{t`Give up`}</Button>
             )}
           </li>
         ))}
@@ -50,14 +51,13 @@ export function OwnLayouts({ own, query, mayKeep, onTake }: OwnLayoutsProps) {
         <Form className="flex items-end gap-2" onSubmit={keep}>
           <label className="grow">
             <span className="font-semibold">{t`Keep this as`}</span>
-            <input
-              className="field"
+            <TextField
               maxLength={MOST_CHARACTERS.layoutName}
               value={name}
               onChange={({ target }) => setName(target.value)}
             />
           </label>
-          <button type="submit" className="press" disabled={isSending}>{t`Keep`}</button>
+          <Button isSubmit isBusy={isSending}>{t`Keep`}</Button>
         </Form>
       )}
       <RefusalNote error={error} />

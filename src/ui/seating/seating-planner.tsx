@@ -1,4 +1,5 @@
 'use client';
+import { Checkbox, NumberField, Select, TextField } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { useEffect, useState } from 'react';
 import { LAYOUTS, type Layout } from '@/core/seating/layouts';
@@ -11,7 +12,7 @@ import { OwnLayouts } from './own-layouts';
 import { PlanDrawing } from './plan-drawing';
 import { fieldsOf, queryOf, wishesOf, type PlanFields } from './plan-fields';
 import { usePlan } from './use-plan';
-import { Form } from '@/ui/primitives/form';
+import { Form } from '@/ui/kit/form';
 
 const MOST_PEOPLE = 600;
 
@@ -29,8 +30,7 @@ interface LengthProps {
 const Length = ({ label, hint, value, onChange }: LengthProps) => (
   <label>
     <span className="font-semibold">{t`${label}, m`}</span>
-    <input
-      className="field"
+    <TextField
       inputMode="decimal"
       placeholder={hint}
       value={value}
@@ -71,11 +71,7 @@ export function SeatingPlanner({ floor, query, own, mayKeep }: PlannerProps) {
         >
           <label>
             <span className="font-semibold">{t`Set with`}</span>
-            <select
-              className="field"
-              value={fields.layout}
-              onChange={({ target }) => set({ layout: target.value as Layout })}
-            >
+            <Select value={fields.layout} onChange={({ target }) => set({ layout: target.value as Layout })}>
               <optgroup label={t`Usual here`}>
                 {offered.map((layout) => (
                   <option key={layout} value={layout}>
@@ -90,14 +86,12 @@ export function SeatingPlanner({ floor, query, own, mayKeep }: PlannerProps) {
                   </option>
                 ))}
               </optgroup>
-            </select>
+            </Select>
           </label>
           <div>
             <label>
               <span className="font-semibold">{t`People`}</span>
-              <input
-                className="field"
-                type="number"
+              <NumberField
                 min={1}
                 max={5000}
                 value={fields.people}
@@ -117,9 +111,7 @@ export function SeatingPlanner({ floor, query, own, mayKeep }: PlannerProps) {
           <div>
             <label>
               <span className="font-semibold">{t`In wheelchairs`}</span>
-              <input
-                className="field"
-                type="number"
+              <NumberField
                 min={0}
                 max={500}
                 value={fields.wheelchairs}
@@ -129,41 +121,34 @@ export function SeatingPlanner({ floor, query, own, mayKeep }: PlannerProps) {
             </label>
             <p
               id="usual-wheelchairs"
-              className="text-[0.92rem] text-soft"
+              className="text-note text-soft"
             >{t`Of ${fields.people} seats ${wanted} are usual (ADA table 221.2.1.1).`}</p>
           </div>
           {hasRounds && (
             <label>
               <span className="font-semibold">{t`Tables of`}</span>
-              <select
-                className="field"
+              <Select
                 value={fields.round}
                 onChange={({ target }) => set({ round: target.value as PlanFields['round'] })}
               >
                 <option value="8">{t`eight, 1.5 m across`}</option>
                 <option value="10">{t`ten, 1.8 m across`}</option>
-              </select>
+              </Select>
             </label>
           )}
           <label>
             <span className="font-semibold">{t`Facing the`}</span>
-            <select
-              className="field"
-              value={fields.front}
-              onChange={({ target }) => set({ front: target.value as Side | '' })}
-            >
+            <Select value={fields.front} onChange={({ target }) => set({ front: target.value as Side | '' })}>
               <option value="">{t`wall that seats the most`}</option>
               {SIDES.map((side) => (
                 <option key={side} value={side}>
                   {SIDE_WORDS[side]}
                 </option>
               ))}
-            </select>
+            </Select>
           </label>
           <label className="flex items-center gap-2">
-            <input
-              type="checkbox"
-              className="size-5 accent-(--accent)"
+            <Checkbox
               checked={fields.hasStage}
               onChange={({ target }) => set({ hasStage: target.checked })}
             />
@@ -202,9 +187,7 @@ export function SeatingPlanner({ floor, query, own, mayKeep }: PlannerProps) {
               />
               <label className="col-span-2">
                 <span className="font-semibold">{t`Seats between two aisles`}</span>
-                <input
-                  className="field"
-                  type="number"
+                <NumberField
                   min={1}
                   max={14}
                   placeholder="14"
@@ -240,9 +223,9 @@ export function SeatingPlanner({ floor, query, own, mayKeep }: PlannerProps) {
           )}
         </div>
         <PlanDrawing room={floor.room} plan={plan} name={floor.name} />
-        {plan && <p className="text-[0.92rem] text-soft">{sayRules(plan)}</p>}
+        {plan && <p className="text-note text-soft">{sayRules(plan)}</p>}
         {!floor.isMeasured && (
-          <p className="text-[0.92rem] text-soft">{t`Its sides were never measured: drawn from its area, as three to two, without doors or columns.`}</p>
+          <p className="text-note text-soft">{t`Its sides were never measured: drawn from its area, as three to two, without doors or columns.`}</p>
         )}
       </section>
     </div>

@@ -1,10 +1,11 @@
 'use client';
+import { Button } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { PinnedName } from '@/contracts/accounts/own';
 import { send } from '@/ui/hooks/send';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 
 /** What one has pinned: first in every list of places; taken out here. */
 export function Pins({ pins }: { pins: readonly PinnedName[] }) {
@@ -26,10 +27,10 @@ export function Pins({ pins }: { pins: readonly PinnedName[] }) {
               className="flex min-h-9 items-center justify-between gap-3 border-b border-rule py-1"
             >
               <Link href={pin.href}>{pin.name}</Link>
-              <button type="button" className="press" onClick={() => void takeOut(pin)}>
+              <Button onClick={() => void takeOut(pin)}>
                 {t`Take out`}
                 <span className="sr-only"> {pin.name}</span>
-              </button>
+              </Button>
             </li>
           ))}
         </ul>

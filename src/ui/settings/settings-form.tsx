@@ -1,4 +1,6 @@
 'use client';
+import { Button } from '@/ui/kit/button';
+import { Checkbox, NumberField, Radio, Select } from '@/ui/kit/fields';
 import { LANGUAGE_NAMES, LANGUAGES } from '@/contracts/language/languages';
 import { t, tAs } from '@/contracts/language/translate';
 import { useState } from 'react';
@@ -8,11 +10,11 @@ import type { ErrorReply } from '@/contracts/base/refusal';
 import { WEEKDAY_NAMES } from '@/contracts/words/rule';
 import { REMINDER_WORDS } from '@/contracts/accounts/settings-words';
 import { send } from '@/ui/hooks/send';
-import { Combobox } from '@/ui/primitives/combobox';
-import { Labelled } from '@/ui/primitives/form-parts';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { Combobox } from '@/ui/kit/combobox';
+import { Labelled } from '@/ui/kit/form-parts';
+import { RefusalNote } from '@/ui/kit/refusal-note';
 import { showSettings } from '../hooks/page-settings';
-import { Form } from '@/ui/primitives/form';
+import { Form } from '@/ui/kit/form';
 
 interface SettingsFormProps {
   readonly settings: OwnSettings;
@@ -42,13 +44,7 @@ function Choose<Value extends string | number>({
       <div className="flex flex-wrap gap-x-5">
         {options.map(([id, words]) => (
           <label key={id} className="flex min-h-8 cursor-pointer items-center gap-2">
-            <input
-              type="radio"
-              name={name}
-              className="size-5 accent-(--accent)"
-              checked={value === id}
-              onChange={() => onChange(id)}
-            />
+            <Radio name={name} className="size-5" checked={value === id} onChange={() => onChange(id)} />
             {words}
           </label>
         ))}
@@ -67,8 +63,8 @@ function BoardFields({ draft, set, fault }: { draft: OwnSettings; set: Set; faul
   const hour = (label: string, at: 0 | 1) => (
     <label>
       {label}{' '}
-      <select
-        className="field w-24"
+      <Select
+        className="w-24"
         value={(hours ?? USUAL_HOURS)[at]}
         onChange={({ target }) => {
           const next: [number, number] = [...(hours ?? USUAL_HOURS)];
@@ -81,7 +77,7 @@ function BoardFields({ draft, set, fault }: { draft: OwnSettings; set: Set; faul
             {draft.clock === 24 ? `${each}:00` : `${each % 12 || 12} ${each % 24 < 12 ? 'am' : 'pm'}`}
           </option>
         ))}
-      </select>
+      </Select>
     </label>
   );
   return (
@@ -107,9 +103,8 @@ function BoardFields({ draft, set, fault }: { draft: OwnSettings; set: Set; faul
       <p className="flex flex-wrap gap-6">
         <label>
           {t`Days it opens with `}
-          <input
-            className="field w-20"
-            type="number"
+          <NumberField
+            className="w-20"
             min={1}
             max={MOST_BOARD_DAYS}
             value={days}
@@ -118,8 +113,8 @@ function BoardFields({ draft, set, fault }: { draft: OwnSettings; set: Set; faul
         </label>
         <label>
           {t`How large it opens `}
-          <select
-            className="field w-40"
+          <Select
+            className="w-40"
             value={zoom}
             onChange={({ target }) => set({ zoom: Number(target.value) })}
           >
@@ -130,7 +125,7 @@ function BoardFields({ draft, set, fault }: { draft: OwnSettings; set: Set; faul
                   {each === 1 ? t`all of it in sight` : t`${each} times`}
                 </option>
               ))}
-          </select>
+          </Select>
         </label>
       </p>
     </section>
@@ -163,8 +158,8 @@ function TimeFields({ draft, set, zones }: { draft: OwnSettings; set: Set; zones
       />
       <label>
         <span className="block font-semibold">{t`A week begins on`}</span>
-        <select
-          className="field w-56"
+        <Select
+          className="w-56"
           value={draft.weekStart}
           onChange={({ target }) => set({ weekStart: Number(target.value) })}
         >
@@ -174,7 +169,7 @@ function TimeFields({ draft, set, zones }: { draft: OwnSettings; set: Set; zones
               {name}
             </option>
           ))}
-        </select>
+        </Select>
       </label>
       <Labelled
         label={t`A second zone`}
@@ -191,10 +186,10 @@ function TimeFields({ draft, set, zones }: { draft: OwnSettings; set: Set; zones
               />
             </div>
             {draft.zone && (
-              <button type="button" className="press" onClick={() => set({ zone: null })}>
+              <Button onClick={() => set({ zone: null })}>
                 {t`None`}
                 <span className="sr-only">{t` as second zone`}</span>
-              </button>
+              </Button>
             )}
           </div>
         )}
@@ -265,9 +260,7 @@ export function SettingsForm({ settings, reminders: first, zones }: SettingsForm
           <div className="flex flex-wrap gap-x-5 pt-2">
             {REMINDERS_MIN.map((minutes) => (
               <label key={minutes} className="flex min-h-8 cursor-pointer items-center gap-2">
-                <input
-                  type="checkbox"
-                  className="size-5 accent-(--accent)"
+                <Checkbox
                   checked={reminders.includes(minutes)}
                   onChange={({ target }) =>
                     setReminders(
@@ -283,11 +276,7 @@ export function SettingsForm({ settings, reminders: first, zones }: SettingsForm
       )}
       <RefusalNote error={error && { ...error, message: error.fields[0]?.message ?? error.message }} />
       <p>
-        <button
-          type="submit"
-          className="press press-main"
-          disabled={isSending}
-        >{t`Keep these settings`}</button>
+        <Button isMain isSubmit isBusy={isSending}>{t`Keep these settings`}</Button>
       </p>
     </Form>
   );

@@ -1,7 +1,7 @@
+import { ButtonAnchor, ButtonLink } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import { addDays, localDate } from '@/core/time/local-time';
 import { setupsSheetHref, type SetupsSheetKind } from '@/contracts/work-orders/setups-sheet';
-import Link from '@/ui/primitives/link';
 
 interface DayHeadProps {
   readonly title: string;
@@ -19,11 +19,11 @@ export function DayHead({ title, date, isToday, path, what, said }: DayHeadProps
     <div className="flex flex-wrap items-end gap-x-5 gap-y-2 pb-3">
       <h1 className="text-3xl">{title}</h1>
       <div className="no-print flex flex-wrap gap-2">
-        <Link className="press" href={to(-1)}>{t`Day before`}</Link>
-        {!isToday && <Link className="press" href={path}>{t`Today`}</Link>}
-        <Link className="press" href={to(1)}>{t`Day after`}</Link>
-        <a className="press" href={setupsSheetHref('pdf', { what, day: date })}>{t`As PDF`}</a>
-        <a className="press" href={setupsSheetHref('csv', { what, day: date })}>{t`As CSV`}</a>
+        <ButtonLink href={to(-1)}>{t`Day before`}</ButtonLink>
+        {!isToday && <ButtonLink href={path}>{t`Today`}</ButtonLink>}
+        <ButtonLink href={to(1)}>{t`Day after`}</ButtonLink>
+        <ButtonAnchor href={setupsSheetHref('pdf', { what, day: date })}>{t`As PDF`}</ButtonAnchor>
+        <ButtonAnchor href={setupsSheetHref('csv', { what, day: date })}>{t`As CSV`}</ButtonAnchor>
       </div>
       <p className="text-lg text-soft">{said}</p>
     </div>

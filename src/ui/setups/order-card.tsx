@@ -1,11 +1,12 @@
 'use client';
+import { Button } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import type { OrderItem, OrderView } from '@/contracts/work-orders/orders';
 import { setupsSheetHref } from '@/contracts/work-orders/setups-sheet';
 import { useState } from 'react';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import { useSubmit } from '@/ui/hooks/use-submit';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { RefusalNote } from '@/ui/kit/refusal-note';
 import { OrderChecklist } from './order-checklist';
 import { OrderSaid } from './order-said';
 
@@ -37,7 +38,7 @@ function TurnoverLines({ order }: { order: OrderView }) {
       <p className="text-soft">{turnover.beforeText}</p>
       {turnover.stays.length > 0 && <p>{t`stays: ${list(turnover.stays)}`}</p>}
       {turnover.takeAway.length > 0 && <p>{t`goes: ${list(turnover.takeAway)}`}</p>}
-      <p className="text-[0.92rem] text-soft">{turnover.savedText}</p>
+      <p className="text-note text-soft">{turnover.savedText}</p>
     </div>
   );
 }
@@ -64,10 +65,10 @@ function News({ order }: { order: OrderView }) {
         ))}
       </ul>
       {order.state === 'open' && (
-        <button
-          type="button"
-          className="press mt-2 h-11"
-          disabled={isSending || isRead}
+        <Button
+          size="tall"
+          className="mt-2"
+          isBusy={isSending || isRead}
           aria-label={
             isRead
               ? t`Read: what has changed at ${order.place}, ${order.dueText}`
@@ -79,7 +80,7 @@ function News({ order }: { order: OrderView }) {
           }}
         >
           {isRead ? t`Read` : t`I have read it`}
-        </button>
+        </Button>
       )}
       <RefusalNote error={error} />
     </div>
@@ -114,21 +115,20 @@ function DoneButton({ order }: { order: OrderView }) {
   const isDone = order.state === 'done';
   return (
     <div className="w-full sm:w-44">
-      <button
-        type="button"
-        className={`press h-14 w-full text-lg ${isDone ? '' : 'press-main'}`}
-        disabled={isSending}
+      <Button
+        size="large"
+        isMain={!isDone}
+        className="h-14 w-full"
+        isBusy={isSending}
         onClick={() =>
           void submit(`/api/orders/${order.id}`, { version: order.version, state: isDone ? 'open' : 'done' })
         }
         aria-label={`${isDone ? t`Open again` : t`Done`}: ${order.phaseText}, ${order.place}, ${order.dueText}`}
       >
         {isDone ? t`Open again` : t`Done`}
-      </button>
-      {order.doneText && <p className="mt-1 text-[0.92rem] text-soft">{t`at ${order.doneText}`}</p>}
-      {order.issueText && (
-        <p className="mt-1 text-[0.92rem] text-soft">{t`to be issued ${order.issueText}`}</p>
-      )}
+      </Button>
+      {order.doneText && <p className="mt-1 text-note text-soft">{t`at ${order.doneText}`}</p>}
+      {order.issueText && <p className="mt-1 text-note text-soft">{t`to be issued ${order.issueText}`}</p>}
       <RefusalNote error={error} />
     </div>
   );

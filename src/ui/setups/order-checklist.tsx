@@ -1,9 +1,10 @@
 'use client';
+import { Checkbox } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { useOptimistic, useTransition } from 'react';
 import type { OrderView } from '@/contracts/work-orders/orders';
 import { useSubmit } from '@/ui/hooks/use-submit';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { RefusalNote } from '@/ui/kit/refusal-note';
 
 /** Lines to tick, each saved by itself as soon as it is touched. */
 export function OrderChecklist({ order }: { order: OrderView }) {
@@ -26,9 +27,8 @@ export function OrderChecklist({ order }: { order: OrderView }) {
           key={line}
           className="flex min-h-11 cursor-pointer items-center gap-3 border-b border-rule py-1"
         >
-          <input
-            type="checkbox"
-            className="size-6 shrink-0 accent-(--accent)"
+          <Checkbox
+            className="size-6 shrink-0"
             checked={isTicked}
             disabled={order.state === 'withdrawn'}
             onChange={() => tick(line, !isTicked)}

@@ -1,4 +1,6 @@
 'use client';
+import { TextArea } from '@/ui/kit/fields';
+import { Button, ButtonLabel } from '@/ui/kit/button';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
 import { useCallback, useId, useState, type ReactNode } from 'react';
@@ -7,8 +9,8 @@ import type { OrderNote, OrderView } from '@/contracts/work-orders/orders';
 import { useFiles } from '@/ui/files/use-files';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { useDraft } from '@/ui/hooks/use-draft';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
-import { Form } from '@/ui/primitives/form';
+import { RefusalNote } from '@/ui/kit/refusal-note';
+import { Form } from '@/ui/kit/form';
 
 function Said({ note, order }: { note: OrderNote; order: OrderView }) {
   const { submit, error, isSending } = useSubmit();
@@ -19,7 +21,7 @@ function Said({ note, order }: { note: OrderNote; order: OrderView }) {
         {note.kind === 'problem' && <strong>{isOpenProblem ? t`Problem: ` : t`Was a problem: `}</strong>}
         {note.text}
       </p>
-      <p className="text-[0.92rem] text-soft">
+      <p className="text-note text-soft">
         {note.who}, {note.atText}
         {note.solvedText ? `; ${note.solvedText}` : ''}
         {note.file && (
@@ -36,13 +38,12 @@ function Said({ note, order }: { note: OrderNote; order: OrderView }) {
         )}
       </p>
       {isOpenProblem && (
-        <button
-          type="button"
-          className="press mt-1"
-          disabled={isSending}
+        <Button
+          className="mt-1"
+          isBusy={isSending}
           aria-label={t`Solved: ${note.text}, ${order.place}`}
           onClick={() => void submit(`/api/orders/problems/${note.id}`, {})}
-        >{t`Solved`}</button>
+        >{t`Solved`}</Button>
       )}
       <RefusalNote error={error} />
     </li>
@@ -62,9 +63,9 @@ function Picture({
   const state = line && files.states[line.key];
   return (
     <div>
-      <label htmlFor={id} className="press inline-flex h-11 cursor-pointer items-center">
+      <ButtonLabel size="tall" htmlFor={id} className="inline-flex cursor-pointer items-center">
         {line ? t`Another picture` : t`Add a picture`}
-      </label>
+      </ButtonLabel>
       <input
         id={id}
         type="file"
@@ -115,9 +116,9 @@ function SayForm({ order, onSaid }: { order: OrderView; onSaid(): void }) {
         htmlFor={id}
         className="block font-semibold"
       >{t`What is there to say about ${order.place}?`}</label>
-      <textarea
+      <TextArea
         id={id}
-        className="field min-h-20"
+        className="min-h-20"
         maxLength={MOST_CHARACTERS.orderNote}
         value={text}
         aria-invalid={error?.fields.some(({ path }) => path === 'text')}
@@ -125,13 +126,12 @@ function SayForm({ order, onSaid }: { order: OrderView; onSaid(): void }) {
       />
       <Picture lines={lines} files={files} />
       <div className="flex flex-wrap gap-2">
-        <button type="submit" className="press h-11" disabled={isSending}>{t`Note it`}</button>
-        <button
-          type="button"
-          className="press h-11"
-          disabled={isSending}
+        <Button size="tall" isSubmit isBusy={isSending}>{t`Note it`}</Button>
+        <Button
+          size="tall"
+          isBusy={isSending}
           onClick={() => void tell('problem')}
-        >{t`It is a problem`}</button>
+        >{t`It is a problem`}</Button>
       </div>
       {error && <RefusalNote error={error} />}
     </Form>
@@ -155,13 +155,13 @@ export function OrderSaid({ order, children }: { order: OrderView; children: Rea
       )}
       <div className="mt-2 flex flex-wrap items-center gap-4">
         {order.state !== 'withdrawn' && (
-          <button
-            type="button"
-            className="press no-print h-11"
+          <Button
+            size="tall"
+            className="no-print"
             aria-expanded={isOpen}
             aria-label={t`Say something about ${order.place}, ${order.dueText}`}
             onClick={() => setOpen(!isOpen)}
-          >{t`Say something`}</button>
+          >{t`Say something`}</Button>
         )}
         {children}
       </div>

@@ -1,11 +1,15 @@
 'use client';
+import { DateField } from '@/ui/kit/dates/date-field';
+import { TimeField } from '@/ui/kit/dates/time-field';
+import { Field } from '@/ui/kit/field';
+import { Button } from '@/ui/kit/button';
+import { NumberField, Select } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { useId, useState, type SyntheticEvent } from 'react';
 import type { WeekView } from '@/contracts/work-orders/week-load';
 import { useSubmit } from '@/ui/hooks/use-submit';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
-import { Press } from '@/ui/primitives/press';
-import { Form } from '@/ui/primitives/form';
+import { RefusalNote } from '@/ui/kit/refusal-note';
+import { Form } from '@/ui/kit/form';
 
 type Team = NonNullable<WeekView['team']>;
 
@@ -35,63 +39,41 @@ function ShiftForm({ team, days, submit }: { team: Team; days: WeekView['days'];
     <Form className="flex flex-wrap items-end gap-2" onSubmit={add}>
       <div>
         <label htmlFor={`${id}-who`} className="block font-semibold">{t`On shift`}</label>
-        <select
-          id={`${id}-who`}
-          className="field w-44"
-          value={who}
-          onChange={({ target }) => setWho(target.value)}
-        >
+        <Select id={`${id}-who`} className="w-44" value={who} onChange={({ target }) => setWho(target.value)}>
           <option value="">{t`so many of the team`}</option>
           {team.people.map((person) => (
             <option key={person.id} value={person.id}>
               {person.name}
             </option>
           ))}
-        </select>
+        </Select>
       </div>
       {!who && (
         <div>
           <label htmlFor={`${id}-people`} className="block font-semibold">{t`How many`}</label>
-          <input
+          <NumberField
             id={`${id}-people`}
-            type="number"
             min={1}
-            className="field w-20"
+            className="w-20"
             value={people}
             onChange={({ target }) => setPeople(target.value)}
           />
         </div>
       )}
-      <div>
-        <label htmlFor={`${id}-day`} className="block font-semibold">{t`Which day`}</label>
-        <input
-          id={`${id}-day`}
-          type="date"
-          className="field w-40"
-          value={date}
-          onChange={({ target }) => setDate(target.value)}
-        />
-      </div>
+      <Field label={t`Which day`}>
+        <DateField className="w-44" value={date} onChange={setDate} />
+      </Field>
       {(
         [
           [t`From`, from, setFrom],
           [t`To`, to, setTo],
         ] as const
       ).map(([label, value, set]) => (
-        <div key={label}>
-          <label htmlFor={`${id}-${label}`} className="block font-semibold">
-            {label}
-          </label>
-          <input
-            id={`${id}-${label}`}
-            type="time"
-            className="field w-28"
-            value={value}
-            onChange={({ target }) => set(target.value)}
-          />
-        </div>
+        <Field key={label} label={label}>
+          <TimeField className="w-28" value={value} onChange={set} />
+        </Field>
       ))}
-      <button type="submit" className="press press-main">{t`Put on shift`}</button>
+      <Button isMain isSubmit>{t`Put on shift`}</Button>
     </Form>
   );
 }
@@ -106,12 +88,11 @@ function ShiftList({ team, days, submit }: { team: Team; days: WeekView['days'];
           <span className="grow">
             {dayText(date)}, {text} {person && <strong>{person}</strong>}
           </span>
-          <button
-            type="button"
-            className="press px-2 py-0.5"
+          <Button
+            size="small"
             aria-label={t`Take off shift: ${dayText(date)}, ${text} ${person ?? ''}`}
             onClick={() => void submit(`/api/shifts/${id}/remove`, {})}
-          >{t`Take off`}</button>
+          >{t`Take off`}</Button>
         </li>
       ))}
     </ul>
@@ -127,14 +108,13 @@ function Members({ team, submit }: { team: Team; submit: Submit }) {
         {team.people.map((person) => (
           <li key={person.id} className="flex items-center gap-2 border-b border-rule py-1">
             <span className="grow">{person.name}</span>
-            <button
-              type="button"
-              className="press px-2 py-0.5"
+            <Button
+              size="small"
               aria-label={t`Out of the team: ${person.name}`}
               onClick={() =>
                 void submit(`/api/teams/${team.id}/members`, { personId: person.id, isMember: false })
               }
-            >{t`Out of the team`}</button>
+            >{t`Out of the team`}</Button>
           </li>
         ))}
       </ul>
@@ -149,21 +129,16 @@ function Members({ team, submit }: { team: Team; submit: Submit }) {
         >
           <div>
             <label htmlFor={id} className="block font-semibold">{t`Another of the crews`}</label>
-            <select
-              id={id}
-              className="field w-56"
-              value={who}
-              onChange={({ target }) => setWho(target.value)}
-            >
+            <Select id={id} className="w-56" value={who} onChange={({ target }) => setWho(target.value)}>
               <option value="">{t`choose somebody`}</option>
               {team.others.map((person) => (
                 <option key={person.id} value={person.id}>
                   {person.name}
                 </option>
               ))}
-            </select>
+            </Select>
           </div>
-          <Press isSubmit off={who ? null : t`Choose somebody first.`}>{t`Into the team`}</Press>
+          <Button isSubmit off={who ? null : t`Choose somebody first.`}>{t`Into the team`}</Button>
         </Form>
       )}
     </div>

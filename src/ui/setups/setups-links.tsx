@@ -1,6 +1,6 @@
 import { t, texts } from '@/contracts/language/translate';
 import type { Role } from '@/core/roles';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 
 const VIEWS = texts(
   [

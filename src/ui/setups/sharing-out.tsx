@@ -1,4 +1,6 @@
 'use client';
+import { Button } from '@/ui/kit/button';
+import { Select } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { countText } from '@/contracts/words/when';
 import {
@@ -12,9 +14,9 @@ import {
 } from '@dnd-kit/core';
 import { type KeyboardEvent, useId, useLayoutEffect, useRef, useState } from 'react';
 import type { WeekOrder, WeekView } from '@/contracts/work-orders/week-load';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import { useSubmit } from '@/ui/hooks/use-submit';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
+import { RefusalNote } from '@/ui/kit/refusal-note';
 
 type Team = NonNullable<WeekView['team']>;
 /** Somebody of the team, or null: whoever is there. */
@@ -39,7 +41,7 @@ function Chip({ order, isPicked, onPick, onStep }: ChipProps) {
     <li
       ref={setNodeRef}
       {...listeners}
-      className={`cursor-grab touch-none border border-strong-rule bg-raised px-2 py-1 text-[0.9rem] leading-snug select-none ${isDragging ? 'relative z-20 shadow-lg' : ''} ${order.isDone ? 'text-soft' : ''} ${isPicked ? 'outline-2 outline-accent' : ''}`}
+      className={`cursor-grab touch-none border border-strong-rule bg-raised px-2 py-1 text-fine leading-snug select-none ${isDragging ? 'relative z-20 shadow-lg' : ''} ${order.isDone ? 'text-soft' : ''} ${isPicked ? 'outline-2 outline-accent' : ''}`}
       style={transform ? { translate: `${transform.x}px ${transform.y}px` } : undefined}
     >
       <button
@@ -92,7 +94,7 @@ function HolderRow({ holder, team, days, picked, onPick, onStep }: RowProps) {
         return (
           <td key={date} className="border-l border-rule p-1">
             {shifts.map(({ id, text }) => (
-              <p key={id} className="text-[0.9rem] text-soft">
+              <p key={id} className="text-fine text-soft">
                 {text}
               </p>
             ))}
@@ -140,27 +142,15 @@ function GiveList({ holders, count, canIssue, isSending, onGive, onIssue }: Give
       {count > 0 && (
         <>
           <label htmlFor={id} className="sr-only">{t`Give them to`}</label>
-          <select id={id} className="field w-56" value={to} onChange={({ target }) => setTo(target.value)}>
+          <Select id={id} className="w-56" value={to} onChange={({ target }) => setTo(target.value)}>
             {holders.map((holder) => (
               <option key={holder.id ?? 0} value={holder.id ?? ''}>
                 {holder.name}
               </option>
             ))}
-          </select>
-          <button
-            type="button"
-            className="press press-main"
-            disabled={isSending}
-            onClick={() => onGive(to ? Number(to) : null)}
-          >{t`Give`}</button>
-          {canIssue && (
-            <button
-              type="button"
-              className="press"
-              disabled={isSending}
-              onClick={onIssue}
-            >{t`Issue now`}</button>
-          )}
+          </Select>
+          <Button isMain isBusy={isSending} onClick={() => onGive(to ? Number(to) : null)}>{t`Give`}</Button>
+          {canIssue && <Button isBusy={isSending} onClick={onIssue}>{t`Issue now`}</Button>}
         </>
       )}
     </div>
@@ -246,7 +236,7 @@ export function SharingOut({ team, days }: { team: Team; days: WeekView['days'] 
           </tbody>
         </table>
       </div>
-      <p className="py-1 text-[0.92rem]">
+      <p className="py-1 text-note">
         <Link href="/setups/recipes" className="underline">{t`Recipes`}</Link>{' '}
         <span className="text-soft">{t`can name somebody of the team beforehand.`}</span>
       </p>

@@ -1,11 +1,13 @@
 'use client';
+import { Button } from '@/ui/kit/button';
+import { NumberField, TextField } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
 import { useId, useState, type SyntheticEvent } from 'react';
 import type { StoreLine, StoresDay } from '@/contracts/work-orders/stores';
 import { useSubmit } from '@/ui/hooks/use-submit';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
-import { Form } from '@/ui/primitives/form';
+import { RefusalNote } from '@/ui/kit/refusal-note';
+import { Form } from '@/ui/kit/form';
 
 function ReturnForm({ line, onDone }: { line: StoreLine; onDone(): void }) {
   const { submit, error, isSending } = useSubmit();
@@ -30,15 +32,14 @@ function ReturnForm({ line, onDone }: { line: StoreLine; onDone(): void }) {
         ] as const
       ).map(([field, label, value, set]) => (
         <div key={field}>
-          <label htmlFor={`${id}-${field}`} className="block text-[0.92rem]">
+          <label htmlFor={`${id}-${field}`} className="block text-note">
             {label}
           </label>
-          <input
+          <NumberField
             id={`${id}-${field}`}
-            type="number"
             min={0}
             inputMode="numeric"
-            className="field h-11 w-24"
+            className="h-11 w-24"
             aria-invalid={Boolean(faultOf(field))}
             value={value}
             onChange={({ target }) => set(target.value)}
@@ -46,20 +47,16 @@ function ReturnForm({ line, onDone }: { line: StoreLine; onDone(): void }) {
         </div>
       ))}
       <div className="grow">
-        <label htmlFor={`${id}-note`} className="block text-[0.92rem]">{t`What happened`}</label>
-        <input
+        <label htmlFor={`${id}-note`} className="block text-note">{t`What happened`}</label>
+        <TextField
           id={`${id}-note`}
-          className="field h-11"
+          className="h-11"
           maxLength={MOST_CHARACTERS.remark}
           value={note}
           onChange={({ target }) => setNote(target.value)}
         />
       </div>
-      <button
-        type="submit"
-        className="press press-main h-11"
-        disabled={isSending}
-      >{t`Count them back`}</button>
+      <Button isMain size="tall" isSubmit isBusy={isSending}>{t`Count them back`}</Button>
       {error && (
         <div className="basis-full">
           <RefusalNote error={error} />
@@ -94,15 +91,15 @@ function Line({ line }: { line: StoreLine }) {
           )}
         </p>
         {line.isCountable && (
-          <button
-            type="button"
-            className="press no-print h-11"
+          <Button
+            size="tall"
+            className="no-print"
             aria-expanded={isOpen}
             aria-label={t`${line.returned ? t`Count again` : t`Count back`}: ${line.name} from ${line.place}`}
             onClick={() => setOpen(!isOpen)}
           >
             {line.returned ? t`Count again` : t`Count back`}
-          </button>
+          </Button>
         )}
       </div>
       {isOpen && <ReturnForm line={line} onDone={() => setOpen(false)} />}

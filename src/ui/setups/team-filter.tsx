@@ -1,5 +1,5 @@
 import { t } from '@/contracts/language/translate';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 
 interface TeamFilterProps {
   readonly teams: readonly string[];

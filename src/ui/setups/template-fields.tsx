@@ -1,7 +1,9 @@
 'use client';
+import { Button } from '@/ui/kit/button';
+import { NumberField, Select, TextField } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { useId } from 'react';
-import { Labelled } from '@/ui/primitives/form-parts';
+import { Labelled } from '@/ui/kit/form-parts';
 import type { TemplateChoices } from '@/contracts/work-orders/templates';
 import { EDGE_WORDS } from '@/contracts/words/orders';
 import { DUE_EDGES, type DueEdge } from '@/core/work-orders/template';
@@ -20,27 +22,26 @@ export function EdgeField({ legend, value, fault, onChange }: EdgeFieldProps) {
     <fieldset>
       <legend className="font-semibold">{legend}</legend>
       <div className="flex flex-wrap items-center gap-2">
-        <input
-          type="number"
+        <NumberField
           min={0}
-          className="field w-24"
+          className="w-24"
           aria-label={t`${legend}: minutes`}
           placeholder="0"
           value={value.minutes}
           onChange={({ target }) => onChange({ ...value, minutes: target.value })}
         />
         <span>{t`minutes`}</span>
-        <select
-          className="field w-28"
+        <Select
+          className="w-28"
           aria-label={t`${legend}: before or after`}
           value={value.side}
           onChange={({ target }) => onChange({ ...value, side: target.value as EdgeFields['side'] })}
         >
           <option value="before">{t`before`}</option>
           <option value="after">{t`after`}</option>
-        </select>
-        <select
-          className="field w-auto"
+        </Select>
+        <Select
+          className="w-auto"
           aria-label={t`${legend}: moment`}
           value={value.edge}
           onChange={({ target }) => onChange({ ...value, edge: target.value as DueEdge })}
@@ -50,9 +51,9 @@ export function EdgeField({ legend, value, fault, onChange }: EdgeFieldProps) {
               {EDGE_WORDS[edge]}
             </option>
           ))}
-        </select>
+        </Select>
       </div>
-      {fault && <p className="text-[0.92rem] font-semibold text-clash">{fault}</p>}
+      {fault && <p className="text-note font-semibold text-clash">{fault}</p>}
     </fieldset>
   );
 }
@@ -80,24 +81,22 @@ export function QuantityList({ value, stores, numbers, faults, onChange }: Quant
             key={key}
             className="grid gap-x-2 gap-y-1 border-b border-rule py-2 sm:grid-cols-[2fr_2fr_3fr_auto]"
           >
-            <input
-              className="field"
+            <TextField
               aria-label={t`What is brought, line ${index + 1}`}
               placeholder={t`Tablecloth`}
               value={name}
               aria-invalid={Boolean(faults[`quantities.${index}.name`])}
               onChange={({ target }) => set(key, { name: target.value })}
             />
-            <input
-              className="field"
+            <TextField
               aria-label={t`From where, line ${index + 1}`}
               placeholder={t`from where`}
               list={`${id}-stores`}
               value={store}
               onChange={({ target }) => set(key, { store: target.value })}
             />
-            <input
-              className="field font-mono text-[0.95rem]"
+            <TextField
+              className="font-mono text-note"
               aria-label={t`How many, line ${index + 1}`}
               placeholder={t`tables + 1`}
               value={formula}
@@ -105,13 +104,11 @@ export function QuantityList({ value, stores, numbers, faults, onChange }: Quant
               aria-describedby={`${id}-${key}`}
               onChange={({ target }) => set(key, { formula: target.value })}
             />
-            <button
-              type="button"
-              className="press"
+            <Button
               aria-label={t`Leave out ${name || t`line ${index + 1}`}`}
               onClick={() => onChange(value.filter((each) => each.key !== key))}
-            >{t`Leave out`}</button>
-            <p id={`${id}-${key}`} className="text-[0.92rem] font-semibold text-clash sm:col-span-4">
+            >{t`Leave out`}</Button>
+            <p id={`${id}-${key}`} className="text-note font-semibold text-clash sm:col-span-4">
               {faults[`quantities.${index}.name`]} {fault}
             </p>
           </div>
@@ -122,11 +119,10 @@ export function QuantityList({ value, stores, numbers, faults, onChange }: Quant
           <option key={store} value={store} />
         ))}
       </datalist>
-      <button
-        type="button"
-        className="press mt-2"
+      <Button
+        className="mt-2"
         onClick={() => onChange([...value, { key: crypto.randomUUID(), name: '', store: '', formula: '' }])}
-      >{t`Add something they bring`}</button>
+      >{t`Add something they bring`}</Button>
     </div>
   );
 }
@@ -146,9 +142,8 @@ export function TeamFields({ teams, teamId, personId, faults, onChange }: TeamFi
     <>
       <Labelled label={t`Team`} fault={faults.teamId}>
         {(ids) => (
-          <select
+          <Select
             {...ids}
-            className="field"
             value={teamId}
             onChange={({ target }) => onChange({ teamId: target.value, personId: '' })}
           >
@@ -158,24 +153,19 @@ export function TeamFields({ teams, teamId, personId, faults, onChange }: TeamFi
                 {name}
               </option>
             ))}
-          </select>
+          </Select>
         )}
       </Labelled>
       <Labelled label={t`Who of them`} fault={faults.personId}>
         {(ids) => (
-          <select
-            {...ids}
-            className="field"
-            value={personId}
-            onChange={({ target }) => onChange({ personId: target.value })}
-          >
+          <Select {...ids} value={personId} onChange={({ target }) => onChange({ personId: target.value })}>
             <option value="">{t`whoever is there`}</option>
             {team?.people.map(({ id, name }) => (
               <option key={id} value={id}>
                 {name}
               </option>
             ))}
-          </select>
+          </Select>
         )}
       </Labelled>
     </>

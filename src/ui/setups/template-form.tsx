@@ -1,4 +1,6 @@
 'use client';
+import { Button } from '@/ui/kit/button';
+import { Checkbox, NumberField, Radio, TextArea, TextField } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
 import { useState, type SyntheticEvent } from 'react';
@@ -9,14 +11,14 @@ import { TEMPLATE_PHASE_WORDS } from '@/contracts/words/orders';
 import { LAYOUTS } from '@/core/seating/layouts';
 import { FORMULA_FUNCTIONS, FORMULA_NAMES } from '@/core/work-orders/formula';
 import { isSameAnswer, TEMPLATE_PHASES, type ServiceAnswer } from '@/core/work-orders/template';
-import Link from '@/ui/primitives/link';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
-import { Labelled, PickSeveral } from '@/ui/primitives/form-parts';
+import Link from '@/ui/kit/link';
+import { RefusalNote } from '@/ui/kit/refusal-note';
+import { Labelled, PickSeveral } from '@/ui/kit/form-parts';
 import { EdgeField, QuantityList, TeamFields } from './template-fields';
 import { fieldsOf, formulaFault, NEW_TEMPLATE, type TemplateFields } from './template-form-model';
 import { TemplateTry } from './template-try';
 import { useSaveTemplate } from './use-save-template';
-import { Form } from '@/ui/primitives/form';
+import { Form } from '@/ui/kit/form';
 
 interface PartProps {
   readonly fields: TemplateFields;
@@ -30,9 +32,8 @@ function WhatPart({ fields, choices, faults, set }: PartProps) {
     <section className="grid gap-3">
       <Labelled label={t`What is to be done`} fault={faults.title}>
         {(ids) => (
-          <input
+          <TextField
             {...ids}
-            className="field"
             maxLength={MOST_CHARACTERS.workTitle}
             value={fields.title}
             onChange={({ target }) => set({ title: target.value })}
@@ -117,9 +118,7 @@ function AboutPart({ fields, choices, set }: PartProps) {
         onChange={(equipment) => about({ equipment })}
       />
       <label className="mt-2 flex min-h-8 items-center gap-2">
-        <input
-          type="checkbox"
-          className="size-5 accent-(--accent)"
+        <Checkbox
           checked={fields.per === 'date'}
           onChange={({ target }) => set({ per: target.checked ? 'date' : 'space' })}
         />
@@ -138,10 +137,9 @@ function WhenPart({ fields, faults, set }: PartProps) {
         <legend className="font-semibold">{t`It is done`}</legend>
         {TEMPLATE_PHASES.map((phase) => (
           <label key={phase} className="flex min-h-8 items-center gap-2">
-            <input
-              type="radio"
+            <Radio
               name="phase"
-              className="size-5 accent-(--accent)"
+              className="size-5"
               checked={fields.phase === phase}
               onChange={() => set({ phase })}
             />
@@ -169,12 +167,11 @@ function WhenPart({ fields, faults, set }: PartProps) {
         hint={t`Empty: as soon as the event is approved. A day that has passed is at once.`}
       >
         {(ids) => (
-          <input
+          <NumberField
             {...ids}
-            type="number"
             min={0}
             max={366}
-            className="field w-28"
+            className="w-28"
             value={fields.leadDays}
             onChange={({ target }) => set({ leadDays: target.value })}
           />
@@ -194,11 +191,9 @@ function WorkPart({ fields, choices, faults, set }: PartProps) {
       <div className="grid gap-3 sm:grid-cols-[8rem_1fr]">
         <Labelled label={t`People it takes`} fault={faults.crew}>
           {(ids) => (
-            <input
+            <NumberField
               {...ids}
-              type="number"
               min={0}
-              className="field"
               value={fields.crew}
               onChange={({ target }) => set({ crew: target.value })}
             />
@@ -210,9 +205,9 @@ function WorkPart({ fields, choices, faults, set }: PartProps) {
           hint={t`Empty: the minutes of setup, strike or being there, for each of the people.`}
         >
           {(ids) => (
-            <input
+            <TextField
               {...ids}
-              className="field font-mono text-[0.95rem]"
+              className="font-mono text-note"
               placeholder={t`10 + tables * 3`}
               value={fields.workFormula}
               onChange={({ target }) => set({ workFormula: target.value })}
@@ -251,9 +246,9 @@ function WorkPart({ fields, choices, faults, set }: PartProps) {
       </details>
       <Labelled label={t`Checklist, a line each`} fault={faults.checklist}>
         {(ids) => (
-          <textarea
+          <TextArea
             {...ids}
-            className="field min-h-24"
+            className="min-h-24"
             value={fields.checklist}
             onChange={({ target }) => set({ checklist: target.value })}
           />
@@ -286,29 +281,13 @@ function SavePart({ save, stored }: SavePartProps) {
       <div className="flex flex-wrap gap-2">
         {preview ? (
           <>
-            <button
-              type="button"
-              className="press press-main"
-              disabled={isSending}
-              onClick={save.confirm}
-            >{t`${t(preview.verb)} it`}</button>
-            <button type="button" className="press" onClick={save.back}>{t`Not yet`}</button>
+            <Button isMain isBusy={isSending} onClick={save.confirm}>{t`${t(preview.verb)} it`}</Button>
+            <Button onClick={save.back}>{t`Not yet`}</Button>
           </>
         ) : (
           <>
-            <button
-              type="submit"
-              className="press press-main"
-              disabled={isSending}
-            >{t`See what saving does`}</button>
-            {stored && (
-              <button
-                type="button"
-                className="press"
-                disabled={isSending}
-                onClick={save.retire}
-              >{t`Take out of use`}</button>
-            )}
+            <Button isMain isSubmit isBusy={isSending}>{t`See what saving does`}</Button>
+            {stored && <Button isBusy={isSending} onClick={save.retire}>{t`Take out of use`}</Button>}
           </>
         )}
       </div>

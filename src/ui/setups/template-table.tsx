@@ -1,6 +1,6 @@
 import { t } from '@/contracts/language/translate';
 import type { TemplateLine } from '@/contracts/work-orders/templates';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 
 /** The office's templates, by the team that does them. */
 export function TemplateTable({ templates }: { templates: readonly TemplateLine[] }) {
@@ -32,7 +32,7 @@ export function TemplateTable({ templates }: { templates: readonly TemplateLine[
                     {template.bringsText && (
                       <>
                         <br />
-                        <span className="font-mono text-[0.9rem]">{template.bringsText}</span>
+                        <span className="font-mono text-fine">{template.bringsText}</span>
                       </>
                     )}
                   </span>

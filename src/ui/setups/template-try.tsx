@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import type { TemplateChoices, TriedOrder, TryReply } from '@/contracts/work-orders/templates';
 import type { ErrorReply } from '@/contracts/base/refusal';
 import { send } from '@/ui/hooks/send';
-import { Combobox } from '@/ui/primitives/combobox';
+import { Combobox } from '@/ui/kit/combobox';
 import { bodyOf, type TemplateFields } from './template-form-model';
 
 const WAIT_MS = 350;

@@ -1,6 +1,6 @@
 import { t } from '@/contracts/language/translate';
 import type { LoadCell, WeekView } from '@/contracts/work-orders/week-load';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 
 /** So much of the bar is full when there is exactly as much work as people. */
 const FULL_SHARE = 0.75;
@@ -54,11 +54,11 @@ export function WeekTable({ week }: { week: WeekView }) {
                   {team.name}
                 </Link>
                 {!team.hasRoster && (
-                  <span className="block text-[0.9rem] font-normal text-soft">{t`no roster kept`}</span>
+                  <span className="block text-fine font-normal text-soft">{t`no roster kept`}</span>
                 )}
               </th>
               {team.cells.map((cell) => (
-                <td key={cell.date} className="border-l border-rule p-2 text-[0.92rem] leading-snug">
+                <td key={cell.date} className="border-l border-rule p-2 text-note leading-snug">
                   {cell.workMin || cell.shiftMin || cell.waitingMin ? (
                     <>
                       <span

@@ -1,4 +1,6 @@
 'use client';
+import { Button } from '@/ui/kit/button';
+import { Select, TextField } from '@/ui/kit/fields';
 import { LANGUAGE_NAMES, LANGUAGES } from '@/contracts/language/languages';
 import { ownLanguage, t } from '@/contracts/language/translate';
 import { zodResolver } from '@hookform/resolvers/zod';
@@ -10,10 +12,10 @@ import type { ErrorReply } from '@/contracts/base/refusal';
 import { startSchema, type StartInput } from '@/contracts/administration/start';
 import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { send } from '@/ui/hooks/send';
-import { Combobox } from '@/ui/primitives/combobox';
-import { Labelled } from '@/ui/primitives/form-parts';
-import { RefusalNote } from '@/ui/primitives/refusal-note';
-import { Form } from '@/ui/primitives/form';
+import { Combobox } from '@/ui/kit/combobox';
+import { Labelled } from '@/ui/kit/form-parts';
+import { RefusalNote } from '@/ui/kit/refusal-note';
+import { Form } from '@/ui/kit/form';
 
 const BLANK: StartInput = {
   site: '',
@@ -77,10 +79,10 @@ export function StartForm({ zones }: { zones: readonly string[] }) {
   ) => (
     <Labelled label={label} fault={faultOf(name)} hint={hint}>
       {(ids) => (
-        <input
+        <TextField
           {...ids}
           {...input}
-          className={`field ${className}`}
+          className={`${className}`}
           {...register(name, { valueAsNumber: name === 'seats' })}
         />
       )}
@@ -115,13 +117,13 @@ export function StartForm({ zones }: { zones: readonly string[] }) {
             hint={t`Of pages, letters and calendars; everybody may choose another for themselves.`}
           >
             {(ids) => (
-              <select {...ids} className="field w-72" {...register('language')}>
+              <Select {...ids} className="w-72" {...register('language')}>
                 {LANGUAGES.map((each) => (
                   <option key={each} value={each}>
                     {LANGUAGE_NAMES[each]}
                   </option>
                 ))}
-              </select>
+              </Select>
             )}
           </Labelled>
           {line('officeName', t`Name of the office`, { hint: t`Whom everybody asks.` })}
@@ -137,13 +139,13 @@ export function StartForm({ zones }: { zones: readonly string[] }) {
           {line('code', t`Code`, { className: 'w-28', hint: t`Short; it stands in addresses.` })}
           <Labelled label={t`Usually set as`} fault={faultOf('layout')}>
             {(ids) => (
-              <select {...ids} className="field w-48" {...register('layout')}>
+              <Select {...ids} className="w-48" {...register('layout')}>
                 {LAYOUTS.map((layout) => (
                   <option key={layout} value={layout}>
                     {LAYOUT_WORDS[layout]}
                   </option>
                 ))}
-              </select>
+              </Select>
             )}
           </Labelled>
           {line('seats', t`Seats then`, { className: 'w-24', inputMode: 'numeric' })}
@@ -161,17 +163,11 @@ export function StartForm({ zones }: { zones: readonly string[] }) {
       </fieldset>
       <RefusalNote error={error} />
       <p className="flex flex-wrap items-center gap-3 pt-4">
-        <button
-          type="submit"
-          className="press press-main"
-          disabled={isSubmitting || isMaking}
-        >{t`Open the office`}</button>
-        <button
-          type="button"
-          className="press"
-          disabled={isSubmitting || isMaking}
+        <Button isMain isSubmit isBusy={isSubmitting || isMaking}>{t`Open the office`}</Button>
+        <Button
+          isBusy={isSubmitting || isMaking}
           onClick={() => void loadDemo()}
-        >{t`Look round in the demo first`}</button>
+        >{t`Look round in the demo first`}</Button>
         <span role="status" className="text-soft">
           {isMaking ? t`The demo is being made; that takes half a minute …` : ''}
         </span>

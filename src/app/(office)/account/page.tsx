@@ -3,7 +3,7 @@ import type { Metadata } from 'next';
 import { signedInPage } from '@/server/http/page';
 import { currentSessionId } from '@/server/http/session-cookie';
 import { ownAccount } from '@/server/use-cases/accounts/account/own-account';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import { ChangePassword, SignOutElsewhere } from '@/ui/account/password-forms';
 
 export const metadata: Metadata = texts({ title: 'Account' });

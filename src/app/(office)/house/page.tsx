@@ -5,7 +5,7 @@ import { permissionFor } from '@/server/auth/policy';
 import { readingOf } from '@/server/auth/house-policy';
 import { signedInPage } from '@/server/http/page';
 import { countEntries } from '@/server/use-cases/administration/entries/read-entries';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 
 export const metadata: Metadata = texts({ title: 'House rules' });
 

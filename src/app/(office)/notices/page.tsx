@@ -6,7 +6,7 @@ import { notices } from '@/server/use-cases/publishing/notices';
 import { CalendarCards } from '@/ui/notices/calendar-cards';
 import { FaultNote } from '@/ui/notices/fault-note';
 import { NoticesView } from '@/ui/notices/notices-view';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import { readNotices, type SearchParams } from './notices-params';
 
 export const metadata: Metadata = texts({

@@ -6,7 +6,7 @@ import { pageContext } from '@/server/http/page';
 import { outbox } from '@/server/use-cases/outbox/outbox';
 import { countText } from '@/contracts/words/when';
 import { MAIL_STATE_WORDS } from '@/contracts/words/mail';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 
 export const metadata: Metadata = texts({ title: 'Outbox' });
 

@@ -1,6 +1,6 @@
 import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import { redirect } from 'next/navigation';
 import { dateOf, parseLocalDate, wallMinute, type LocalDate } from '@/core/time/local-time';
 import {

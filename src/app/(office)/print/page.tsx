@@ -1,3 +1,4 @@
+import { ButtonAnchor } from '@/ui/kit/button';
 import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { isLongPrint, PRINTS, printQuerySchema } from '@/contracts/calendar/print';
@@ -46,7 +47,7 @@ export default async function PrintPage({ searchParams }: { searchParams: Promis
         {first && (
           <div className="flex flex-wrap items-center gap-3 pt-3">
             {count <= MOST_SHOWN && <PrintButton />}
-            {isLong ? <PdfLink href={pdf} /> : <a className="press" href={pdf}>{t`As PDF`}</a>}
+            {isLong ? <PdfLink href={pdf} /> : <ButtonAnchor href={pdf}>{t`As PDF`}</ButtonAnchor>}
             <span className="text-soft">
               {count > MOST_SHOWN
                 ? t`The first ${MOST_SHOWN} of ${countText(count, 'page', 'pages')}, just as printed; the PDF has all of them.`

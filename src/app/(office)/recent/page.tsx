@@ -2,7 +2,7 @@ import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { signedInPage } from '@/server/http/page';
 import { recentActions } from '@/server/use-cases/requests/own/recent-actions';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import { UndoButton } from '@/ui/requests/undo-button';
 
 export const metadata: Metadata = texts({ title: 'My recent actions' });

@@ -1,6 +1,6 @@
+import { ButtonLink } from '@/ui/kit/button';
 import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
-import Link from '@/ui/primitives/link';
 import { signedInPage } from '@/server/http/page';
 import { deputiesOf } from '@/server/use-cases/requests/own/deputies';
 import { newsFor } from '@/server/use-cases/requests/own/news';
@@ -19,7 +19,7 @@ export default async function RequestsPage() {
     <>
       <div className="flex flex-wrap items-center gap-4 pb-3">
         <h1 className="text-3xl">{t`My requests`}</h1>
-        <Link href="/ask" className="press press-main">{t`Ask for a space`}</Link>
+        <ButtonLink isMain href="/ask">{t`Ask for a space`}</ButtonLink>
       </div>
       <NewsList news={news} />
       {lines.length ? (

@@ -6,7 +6,7 @@ import { chosenBy } from '@/server/repositories/people/kept-settings';
 import { pinnedNames } from '@/server/repositories/people/familiar';
 import { Pins } from '@/ui/settings/pins';
 import { SettingsForm } from '@/ui/settings/settings-form';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 
 export const metadata: Metadata = texts({ title: 'Settings' });
 

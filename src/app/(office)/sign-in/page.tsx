@@ -2,7 +2,7 @@ import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { SignInForm } from '@/ui/frame/sign-in-form';
 import { registerDomains } from '@/server/use-cases/accounts/account/ask-for-link';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import { ownPath } from '@/server/http/own-path';
 import { pageContext } from '@/server/http/page';
 import { refusedSignIn } from '@/contracts/accounts/sign-in';

@@ -58,7 +58,7 @@ export default async function EmbedPage({ params, searchParams }: Props) {
       )}
       {look.view === 'list' && <NoticeList dates={dates} withText={look.details === '1'} isFramed />}
       {dates.length === 0 && <p className="py-3 text-lg">{t`Nothing is announced here just now.`}</p>}
-      <p className="pt-3 text-[0.92rem] text-soft">
+      <p className="pt-3 text-note text-soft">
         <a href={whole} target="_blank" rel="noopener">{t`All dates, and how to follow them`}</a>
       </p>
     </EmbedShell>

@@ -13,13 +13,14 @@ export const KIT_ITEMS = query({
 });
 
 export const OFFICE_CONTACT = query({
-  sql: 'SELECT name AS site, office_name AS name, office_phone AS phone, office_email AS email, tzid FROM site ORDER BY id LIMIT 1',
+  sql: 'SELECT name AS site, office_name AS name, office_phone AS phone, office_email AS email, tzid, week_start AS weekStart FROM site ORDER BY id LIMIT 1',
   row: {
     site: Site.name,
     name: Site.office_name,
     phone: Site.office_phone,
     email: Site.office_email,
     tzid: Site.tzid,
+    weekStart: Site.week_start,
   },
 });
 

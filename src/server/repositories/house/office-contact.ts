@@ -7,10 +7,19 @@ export interface OfficeContact {
   readonly phone: string;
   readonly email: string;
   readonly tzid: string;
+  /** On which day a week begins; 1 is Monday. */
+  readonly weekStart: number;
 }
 
 /** What stands for the office as long as there is none. */
-export const NO_OFFICE: OfficeContact = { site: 'Calendario', name: '', phone: '', email: '', tzid: 'UTC' };
+export const NO_OFFICE: OfficeContact = {
+  site: 'Calendario',
+  name: '',
+  phone: '',
+  email: '',
+  tzid: 'UTC',
+  weekStart: 1,
+};
 
 /** Whom to ask; null on a database without an office. */
 export async function officeContact(reader: Reader): Promise<OfficeContact | null> {

@@ -6,7 +6,7 @@ import { jsonQuery, query } from '../../db/statement';
 import { numberOf, zeroOrOne } from '../../db/shapes';
 import { integer, listOf, minute, rowNumber, text, json, lists } from '../../db/tables/column';
 import { doors, numbers, obstacles } from '../../db/tables/contents';
-import { DayNote, Category } from '../../db/tables/house';
+import { Category, Closure, DayNote } from '../../db/tables/house';
 import { EquipmentType, KitItem, Space } from '../../db/tables/spaces';
 import { occupiedIn } from '../../repositories/world/occupied-in';
 
@@ -147,6 +147,15 @@ export const DAY_NOTE_LINES = query({
   sql: 'SELECT name, from_date AS "from", to_date AS "to" FROM day_note WHERE from_date <= $last AND to_date >= $first ORDER BY from_date, id',
   bind: { first: DayNote.to_date, last: DayNote.from_date },
   row: { name: DayNote.name, from: DayNote.from_date, to: DayNote.to_date },
+});
+
+// Of the whole office; what is closed of it alone, a building or a space, is told where it is looked at.
+export const CLOSURE_LINES = query({
+  sql: `SELECT reason AS name, substr(start_local, 1, 10) AS "from", date(end_local, '-1 minute') AS "to" FROM closure
+  WHERE owner_kind = 'site' AND kind = 'shut' AND start_local < $last || 'T24:00' AND end_local > $first
+  ORDER BY start_local, id`,
+  bind: { first: DayNote.to_date, last: DayNote.from_date },
+  row: { name: Closure.reason, from: DayNote.from_date, to: DayNote.to_date },
 });
 
 // Every change of what is booked has a change set, every change of the house a new version.

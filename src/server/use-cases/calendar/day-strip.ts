@@ -73,7 +73,7 @@ export async function dayStrip(ctx: Context, from: LocalDate, days: number): Pro
   const whole: Interval = { start: startOfDay(from, tzid), end: startOfDay(addDays(from, days), tzid) };
   const fullnesses = await fullnessOf(db, strip, tzid);
   const waiting = await waitingDates(ctx, whole);
-  const notes = await dayNotes(db, from, days);
+  const said = await dayNotes(db, from, days);
   return pairs(strip, fullnesses).map(([{ date, start, end }, fullness]) => {
     const own = waiting.filter(([moment]) => moment >= start && moment < end);
     return {
@@ -81,7 +81,7 @@ export async function dayStrip(ctx: Context, from: LocalDate, days: number): Pro
       fullness,
       waiting: own.length,
       clashing: own.filter(([, clashes]) => clashes).length,
-      notes: notes(date),
+      ...said(date),
     };
   });
 }

@@ -2,7 +2,7 @@ import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { pageContext } from '@/server/http/page';
 import { ForgottenForm } from '@/ui/account/letter-form';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 
 export const metadata: Metadata = texts({ title: 'A new password' });
 

@@ -4,7 +4,7 @@ import { notFound } from 'next/navigation';
 import { pageContext } from '@/server/http/page';
 import { registerDomains } from '@/server/use-cases/accounts/account/ask-for-link';
 import { RegisterForm } from '@/ui/account/letter-form';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 
 export const metadata: Metadata = texts({ title: 'An account of your own' });
 

@@ -1,6 +1,6 @@
 import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import { notFound } from 'next/navigation';
 import { addDays, dateOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';

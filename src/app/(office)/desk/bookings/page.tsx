@@ -5,7 +5,7 @@ import { pageContext } from '@/server/http/page';
 import { bookings } from '@/server/use-cases/decisions/bookings';
 import { Bookings } from '@/ui/desk/bookings';
 import { BookingsFilter } from '@/ui/desk/bookings-filter';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 
 export const metadata: Metadata = texts({ title: 'Bookings' });
 

@@ -1,3 +1,4 @@
+import { ButtonAnchor, ButtonLink } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { notFound, redirect } from 'next/navigation';
@@ -10,7 +11,7 @@ import { countUninvited } from '@/server/use-cases/accounts/account/keep-account
 import { entryLines } from '@/server/use-cases/administration/entries/read-entries';
 import { InviteAll } from '@/ui/account/account-panel';
 import { EntryList } from '@/ui/administration/entry-list';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 
 interface Props {
   readonly params: Promise<{ kind: string }>;
@@ -40,13 +41,13 @@ export default async function KindPage({ params, searchParams }: Props) {
       <div className="flex flex-wrap items-baseline justify-between gap-3">
         <h1 className="text-3xl">{words.many}</h1>
         <div className="flex flex-wrap gap-3">
-          {isCsvKind(kind) && <a className="press" href={`/house/${kind}/table.csv`} download>{t`As CSV`}</a>}
+          {isCsvKind(kind) && (
+            <ButtonAnchor href={`/house/${kind}/table.csv`} download>{t`As CSV`}</ButtonAnchor>
+          )}
           {isCsvKind(kind) && mayKeep && (
-            <Link className="press" href={`/house/${kind}/csv`}>{t`From a table`}</Link>
+            <ButtonLink href={`/house/${kind}/csv`}>{t`From a table`}</ButtonLink>
           )}
-          {mayKeep && (
-            <Link className="press press-main" href={`/house/${kind}/new`}>{t`Make ${aOne(kind)}`}</Link>
-          )}
+          {mayKeep && <ButtonLink isMain href={`/house/${kind}/new`}>{t`Make ${aOne(kind)}`}</ButtonLink>}
         </div>
       </div>
       <p className="pb-3 text-soft">{words.about}</p>

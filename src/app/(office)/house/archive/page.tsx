@@ -1,3 +1,4 @@
+import { ButtonAnchor } from '@/ui/kit/button';
 import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { OFFICE_COUNT_WORDS, type OfficeCounts } from '@/contracts/administration/archive';
@@ -5,7 +6,7 @@ import { countOffice } from '@/server/archive/inspect';
 import { signedInPage } from '@/server/http/page';
 import { officeContact } from '@/server/repositories/house/office-contact';
 import { ArchiveForm } from '@/ui/archive/archive-form';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 
 export const metadata: Metadata = texts({ title: 'The whole house' });
 
@@ -29,11 +30,11 @@ export default async function ArchivePage() {
       <section>
         <h2 className="border-b border-rule text-xl">{t`Take it out`}</h2>
         <p className="py-2">{t`One archive with everything: the database, files that were sent, letters that went out. It is a copy to keep, and a way to move to another machine. Whoever has it has everything in it; keep it as you keep the keys.`}</p>
-        <a
-          className="press press-main"
+        <ButtonAnchor
+          isMain
           href="/house/archive/house.tar.gz"
           download
-        >{t`Take the house out`}</a>
+        >{t`Take the house out`}</ButtonAnchor>
       </section>
       <section>
         <h2 className="border-b border-rule text-xl">{t`Bring one in`}</h2>

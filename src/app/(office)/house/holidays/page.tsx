@@ -7,7 +7,7 @@ import { siteZone } from '@/server/repositories/world/space-facts';
 import { signedInPage } from '@/server/http/page';
 import { holidayLines, holidayPlaces } from '@/server/use-cases/administration/entries/holidays';
 import { HolidayForm } from '@/ui/administration/holiday-form';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 
 export const metadata: Metadata = texts({ title: 'Holidays' });
 

@@ -1,10 +1,11 @@
+import { ButtonAnchor } from '@/ui/kit/button';
 import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { ROLES } from '@/core/roles';
 import { ROLE_WORDS } from '@/contracts/words/roles';
 import { rightLines } from '@/server/auth/rights';
 import { signedInPage } from '@/server/http/page';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 
 export const metadata: Metadata = texts({ title: 'Who may do what' });
 
@@ -24,7 +25,7 @@ export default async function RightsPage() {
       </p>
       <div className="flex flex-wrap items-baseline justify-between gap-3">
         <h1 className="text-3xl">{t`Who may do what`}</h1>
-        <a className="press" href="/house/rights/rights.csv" download>{t`As CSV`}</a>
+        <ButtonAnchor href="/house/rights/rights.csv" download>{t`As CSV`}</ButtonAnchor>
       </div>
       <p className="pb-3 text-soft">{t`Made from the rules that are asked at every page and every deed. Whoever has several roles may what any of them may.`}</p>
       <div tabIndex={0} role="region" aria-label={t`Rights by role`} className="overflow-x-auto">

@@ -10,8 +10,8 @@ import { FollowBox } from '@/ui/notices/follow-box';
 import { NoticesView } from '@/ui/notices/notices-view';
 import { FEED_FORMATS, FEED_FORMAT_NAMES } from '@/contracts/publishing/feed-formats';
 import { feedHref, noticesHref } from '@/ui/notices/notices-address';
-import Link from '@/ui/primitives/link';
-import { Mark } from '@/ui/primitives/mark';
+import Link from '@/ui/kit/link';
+import { Mark } from '@/ui/kit/mark';
 import { readNotices, type SearchParams } from '../notices-params';
 
 interface Props {

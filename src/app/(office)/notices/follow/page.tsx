@@ -6,8 +6,8 @@ import { wholeAddress } from '@/server/effects/publishing/event-address';
 import { readableCalendars } from '@/server/repositories/publishing/calendars';
 import { ownLink } from '@/server/use-cases/publishing/own-link';
 import { OwnLinkButton } from '@/ui/notices/own-link-button';
-import Link from '@/ui/primitives/link';
-import { Mark } from '@/ui/primitives/mark';
+import Link from '@/ui/kit/link';
+import { Mark } from '@/ui/kit/mark';
 
 export const metadata: Metadata = texts({ title: 'Follow the calendars' });
 

@@ -1,3 +1,4 @@
+import { ButtonLink } from '@/ui/kit/button';
 import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { countText } from '@/contracts/words/when';
@@ -5,7 +6,7 @@ import { pageContext } from '@/server/http/page';
 import { wholeAddress } from '@/server/effects/publishing/event-address';
 import { calendarBook } from '@/server/use-cases/publishing/keep/calendar-book';
 import { KeptCalendars } from '@/ui/calendars/kept-calendars';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 
 export const metadata: Metadata = texts({ title: 'Keep the calendars' });
 
@@ -23,7 +24,7 @@ export default async function KeptPage({ searchParams }: { searchParams: Query }
       </p>
       <div className="flex flex-wrap items-baseline justify-between gap-3 pb-3">
         <h1 className="text-3xl">{t`The calendars`}</h1>
-        <Link className="press press-main" href="/notices/kept/new">{t`Make another`}</Link>
+        <ButtonLink isMain href="/notices/kept/new">{t`Make another`}</ButtonLink>
       </div>
       {just && (
         <p

@@ -1,3 +1,5 @@
+import { Button, ButtonAnchor } from '@/ui/kit/button';
+import { Select, TextField } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
@@ -6,8 +8,8 @@ import { pageContext } from '@/server/http/page';
 import { ledger } from '@/server/use-cases/publishing/keep/ledger';
 import { FaultNote } from '@/ui/notices/fault-note';
 import { TOLD_AS_WORDS } from '@/contracts/publishing/words';
-import Link from '@/ui/primitives/link';
-import { Mark } from '@/ui/primitives/mark';
+import Link from '@/ui/kit/link';
+import { Mark } from '@/ui/kit/mark';
 
 export const metadata: Metadata = texts({ title: 'Who was shown what' });
 
@@ -39,38 +41,32 @@ export default async function LedgerPage({ searchParams }: { searchParams: Query
       <FaultNote fault={parsed.success ? null : (parsed.error.issues[0]?.message ?? '')} />
       <form action="/notices/ledger" className="sheet mb-3 flex flex-wrap items-end gap-3 p-3">
         <label>
-          <span className="block text-[0.92rem] font-semibold">{t`Calendar`}</span>
-          <select name="calendar" className="field" defaultValue={query.calendar ?? ''}>
+          <span className="block text-note font-semibold">{t`Calendar`}</span>
+          <Select name="calendar" defaultValue={query.calendar ?? ''}>
             <option value="">{t`any`}</option>
             {calendars.map(({ id, name }) => (
               <option key={id} value={id}>
                 {name}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
         <label>
-          <span className="block text-[0.92rem] font-semibold">{t`Of it`}</span>
-          <select name="what" className="field" defaultValue={query.what}>
+          <span className="block text-note font-semibold">{t`Of it`}</span>
+          <Select name="what" defaultValue={query.what}>
             {LEDGER_WHAT.map((what) => (
               <option key={what} value={what}>
                 {WHAT_WORDS[what]}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
         <label className="grow">
-          <span className="block text-[0.92rem] font-semibold">{t`Title or reference`}</span>
-          <input
-            type="search"
-            name="q"
-            className="field"
-            defaultValue={query.q}
-            maxLength={MOST_CHARACTERS.search}
-          />
+          <span className="block text-note font-semibold">{t`Title or reference`}</span>
+          <TextField type="search" name="q" defaultValue={query.q} maxLength={MOST_CHARACTERS.search} />
         </label>
-        <button type="submit" className="press press-main">{t`Show`}</button>
-        <a className="press" href={`/notices/ledger/ledger.csv?${csv}`} download>{t`As a table (CSV)`}</a>
+        <Button isMain isSubmit>{t`Show`}</Button>
+        <ButtonAnchor href={`/notices/ledger/ledger.csv?${csv}`} download>{t`As a table (CSV)`}</ButtonAnchor>
       </form>
       {isCut && <p className="pb-2">{t`The newest ${lines.length} lines; narrow it to see older ones.`}</p>}
       {lines.length === 0 ? (

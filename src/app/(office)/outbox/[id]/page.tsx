@@ -6,7 +6,7 @@ import { mailView } from '@/server/use-cases/outbox/outbox';
 import { MAIL_STATE_WORDS } from '@/contracts/words/mail';
 import { MailBody } from '@/ui/outbox/mail-body';
 import { SendNow } from '@/ui/outbox/send-now';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 
 export const metadata: Metadata = texts({ title: 'Message' });
 

@@ -1,8 +1,10 @@
+import { TextArea } from '@/ui/kit/fields';
+import { ButtonLink } from '@/ui/kit/button';
 import { FEED_FORMATS, FEED_FORMAT_NAMES } from '@/contracts/publishing/feed-formats';
 import { feedHref } from '@/ui/notices/notices-address';
 import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import { notFound } from 'next/navigation';
 import { atMinuteOfDay } from '@/core/time/local-time';
 import { embedSnippet } from '@/contracts/publishing/embed';
@@ -11,7 +13,7 @@ import { planHref } from '@/contracts/calendar/seating';
 import { pageContext } from '@/server/http/page';
 import { spacePage } from '@/server/use-cases/calendar/space-page';
 import { pictureOf } from '@/server/use-cases/administration/entries/pictures';
-import { PictureShown } from '@/ui/primitives/picture-shown';
+import { PictureShown } from '@/ui/kit/picture-shown';
 import { wholeAddress } from '@/server/effects/publishing/event-address';
 import { askHref } from '@/ui/ask/ask-address';
 import { boardHref } from '@/ui/board/board-address';
@@ -53,9 +55,9 @@ function Periods({ space }: { space: SpacePage }) {
       <ul className="flex flex-wrap gap-2">
         {space.periods.map(({ name, start, minutes, when }) => (
           <li key={start}>
-            <Link className="press" href={askHref({ spaceId: space.id, start, minutes })}>
+            <ButtonLink href={askHref({ spaceId: space.id, start, minutes })}>
               {name}: {when}
-            </Link>
+            </ButtonLink>
           </li>
         ))}
       </ul>
@@ -89,10 +91,10 @@ function ElsewhereLinks({ space, isSignedIn }: { space: SpacePage; isSignedIn: b
         <li>
           <label>
             <span className="block">{t`“Ask for ${name}” on another site:`}</span>
-            <textarea
+            <TextArea
               readOnly
               rows={4}
-              className="field font-mono text-[0.8rem]"
+              className="font-mono text-small"
               value={embedSnippet(wholeAddress(''), `/embed/ask/${code}`, t`Ask for ${name}`)}
             />
           </label>
@@ -137,18 +139,15 @@ export default async function PlacePage({ params }: { params: Promise<{ code: st
               <p className="text-soft">{t`Nothing yet.`}</p>
             )}
             <p className="flex flex-wrap gap-2 pt-3">
-              <Link
-                className="press"
+              <ButtonLink
                 href={boardHref({ day: today, days: 7, only: [space.id] })}
-              >{t`Its week on the board`}</Link>
-              <Link
-                className="press"
+              >{t`Its week on the board`}</ButtonLink>
+              <ButtonLink
                 href={datesHref({ view: 'month', by: 'space', only: [space.id] })}
-              >{t`Its month`}</Link>
-              <Link
-                className="press"
+              >{t`Its month`}</ButtonLink>
+              <ButtonLink
                 href={printHref({ what: 'space', of: space.code, from: today, days: 28 })}
-              >{t`Print`}</Link>
+              >{t`Print`}</ButtonLink>
             </p>
           </section>
           <Periods space={space} />
@@ -168,22 +167,23 @@ export default async function PlacePage({ params }: { params: Promise<{ code: st
             {space.howToGet.join(' ')}
           </p>
           <p className="pt-3">
-            <Link
-              className="press press-main w-full"
+            <ButtonLink
+              isMain
+              className="w-full"
               href={askHref({ spaceId: space.id, start: atMinuteOfDay(today, 14 * 60), minutes: 90 })}
-            >{t`Ask for ${space.name}`}</Link>
+            >{t`Ask for ${space.name}`}</ButtonLink>
           </p>
           <p className="flex items-center gap-2 pt-2">
             {ctx.viewer && (
               <PinButton kind="space" id={space.id} name={space.name} isPinned={space.isPinned} withText />
             )}
-            <span className="text-[0.92rem] text-soft">
+            <span className="text-note text-soft">
               {t`To give out: `}
               <span className="break-all text-ink">{t`/places/${space.code}`}</span>
             </span>
           </p>
           <ElsewhereLinks space={space} isSignedIn={ctx.viewer !== null} />
-          <p className="pt-2 text-[0.92rem] text-soft">
+          <p className="pt-2 text-note text-soft">
             {space.stewards.length
               ? t`Looked after by ${space.stewards.join(t` and `)}.`
               : t`Looked after by the office.`}

@@ -1,6 +1,7 @@
+import { ButtonLink } from '@/ui/kit/button';
 import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import { addDays, dateOf, localDate } from '@/core/time/local-time';
 import {
   earliestFromText,
@@ -64,10 +65,7 @@ function Line({ moment, minutes, pool }: { moment: EarliestMoment; minutes: numb
           ))}
         </p>
       </div>
-      <Link
-        className="press"
-        href={boardHref({ day: dateOf(start), pick })}
-      >{t`Ask for it on the board`}</Link>
+      <ButtonLink href={boardHref({ day: dateOf(start), pick })}>{t`Ask for it on the board`}</ButtonLink>
     </li>
   );
 }

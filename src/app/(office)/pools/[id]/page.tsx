@@ -1,6 +1,7 @@
+import { ButtonLink } from '@/ui/kit/button';
 import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import { notFound } from 'next/navigation';
 import type { PoolDay, PoolPage } from '@/contracts/calendar/places';
 import type { UnitCustody } from '@/contracts/base/units';
@@ -8,7 +9,7 @@ import { dayShort } from '@/contracts/words/when';
 import { addDays, atMinuteOfDay } from '@/core/time/local-time';
 import { pageContext } from '@/server/http/page';
 import { pictureOf } from '@/server/use-cases/administration/entries/pictures';
-import { PictureShown } from '@/ui/primitives/picture-shown';
+import { PictureShown } from '@/ui/kit/picture-shown';
 import { poolPage } from '@/server/use-cases/calendar/pool-page';
 import { boardHref } from '@/ui/board/board-address';
 import { PinButton } from '@/ui/places/pin-button';
@@ -43,7 +44,7 @@ const Custody = ({ custody }: { custody: UnitCustody | null }) =>
   custody ? (
     <>
       {custody.with ?? t`taken`}
-      <span className="block text-[0.88rem] text-soft">{t`${custody.from} to ${custody.until}`}</span>
+      <span className="block text-fine text-soft">{t`${custody.from} to ${custody.until}`}</span>
     </>
   ) : (
     <span className="text-soft">{t`nobody`}</span>
@@ -116,14 +117,12 @@ export default async function PoolPageView({ params }: { params: Promise<{ id: s
               </table>
             </div>
             <p className="flex flex-wrap gap-2 pt-3">
-              <Link
-                className="press"
+              <ButtonLink
                 href={boardHref({ day: today, days: 7, text: pool.name })}
-              >{t`Its week on the board`}</Link>
-              <Link
-                className="press"
+              >{t`Its week on the board`}</ButtonLink>
+              <ButtonLink
                 href={printHref({ what: 'pool', of: String(pool.id), from: today, days: 14 })}
-              >{t`Print`}</Link>
+              >{t`Print`}</ButtonLink>
             </p>
           </section>
           {pool.units && <Units units={pool.units} />}
@@ -136,8 +135,9 @@ export default async function PoolPageView({ params }: { params: Promise<{ id: s
             <p className="pt-2">{t`Part of ${pool.kits.map(({ name, quantity }) => `${name} (${quantity})`).join(', ')}.`}</p>
           )}
           <p className="pt-3">
-            <Link
-              className="press press-main w-full"
+            <ButtonLink
+              isMain
+              className="w-full"
               href={boardHref({
                 day: addDays(today, 1),
                 text: pool.name,
@@ -148,13 +148,13 @@ export default async function PoolPageView({ params }: { params: Promise<{ id: s
                   minutes: 120,
                 },
               })}
-            >{t`Ask for a loan`}</Link>
+            >{t`Ask for a loan`}</ButtonLink>
           </p>
           <p className="flex items-center gap-2 pt-2">
             {ctx.viewer && (
               <PinButton kind="pool" id={pool.id} name={pool.name} isPinned={pool.isPinned} withText />
             )}
-            <span className="text-[0.92rem] text-soft">
+            <span className="text-note text-soft">
               {t`To give out: `}
               <span className="text-ink">{t`/pools/${pool.id}`}</span>
             </span>

@@ -1,6 +1,6 @@
 import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import { forbidden, notFound } from 'next/navigation';
 import { siteZone } from '@/server/repositories/world/space-facts';
 import { signedInPage } from '@/server/http/page';

@@ -1,6 +1,6 @@
+import { ButtonLink } from '@/ui/kit/button';
 import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
-import Link from '@/ui/primitives/link';
 import { signedInPage } from '@/server/http/page';
 import { templateLines } from '@/server/use-cases/work-orders/templates';
 import { TemplateTable } from '@/ui/setups/template-table';
@@ -16,7 +16,7 @@ export default async function TemplatesPage() {
       <div className="flex flex-wrap items-end gap-x-5 gap-y-2 pb-3">
         <h1 className="text-3xl">{t`Recipes`}</h1>
         <p className="text-lg text-soft">{t`what is done for which event, by whom and by when`}</p>
-        <Link className="press press-main ml-auto" href="/setups/recipes/new">{t`New recipe`}</Link>
+        <ButtonLink isMain className="ml-auto" href="/setups/recipes/new">{t`New recipe`}</ButtonLink>
       </div>
       <TemplateTable templates={await templateLines(ctx)} />
     </div>

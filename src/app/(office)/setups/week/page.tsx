@@ -1,10 +1,10 @@
+import { ButtonAnchor, ButtonLink } from '@/ui/kit/button';
 import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { parseLocalDate } from '@/core/time/local-time';
 import { signedInPage } from '@/server/http/page';
 import { weekLoad } from '@/server/use-cases/work-orders/week-load';
 import { setupsSheetHref } from '@/contracts/work-orders/setups-sheet';
-import Link from '@/ui/primitives/link';
 import { Roster } from '@/ui/setups/roster';
 import { SetupsLinks, viewsFor } from '@/ui/setups/setups-links';
 import { SharingOut } from '@/ui/setups/sharing-out';
@@ -27,16 +27,14 @@ export default async function WeekPage({ searchParams }: { searchParams: Promise
       <div className="flex flex-wrap items-end gap-x-5 gap-y-2 pb-3">
         <h1 className="text-3xl">{week.weekText}</h1>
         <div className="no-print flex gap-2">
-          <Link className="press" href={to(week.before)}>{t`Week before`}</Link>
-          <Link className="press" href={to(week.after)}>{t`Week after`}</Link>
-          <a
-            className="press"
+          <ButtonLink href={to(week.before)}>{t`Week before`}</ButtonLink>
+          <ButtonLink href={to(week.after)}>{t`Week after`}</ButtonLink>
+          <ButtonAnchor
             href={setupsSheetHref('pdf', { what: 'week', day: week.first })}
-          >{t`As PDF`}</a>
-          <a
-            className="press"
+          >{t`As PDF`}</ButtonAnchor>
+          <ButtonAnchor
             href={setupsSheetHref('csv', { what: 'week', day: week.first })}
-          >{t`As CSV`}</a>
+          >{t`As CSV`}</ButtonAnchor>
         </div>
       </div>
       <WeekTable week={week} />

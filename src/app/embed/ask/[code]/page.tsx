@@ -1,3 +1,7 @@
+import { DateTimeField } from '@/ui/kit/dates/date-time-field';
+import { Field } from '@/ui/kit/field';
+import { Button } from '@/ui/kit/button';
+import { NumberField } from '@/ui/kit/fields';
 import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
@@ -35,29 +39,14 @@ export default async function EmbedAskPage({ params, searchParams }: Props) {
       </p>
       <form action="/ask" target="_blank" className="flex flex-wrap items-end gap-3 pt-2">
         <input type="hidden" name="space" value={id} />
+        <Field label={t`From`} look="note">
+          <DateTimeField name="start" isRequired defaultValue={atMinuteOfDay(today, 14 * 60)} />
+        </Field>
         <label>
-          <span className="block text-[0.92rem] font-semibold">{t`From`}</span>
-          <input
-            type="datetime-local"
-            name="start"
-            className="field"
-            required
-            defaultValue={atMinuteOfDay(today, 14 * 60)}
-          />
+          <span className="block text-note font-semibold">{t`Minutes`}</span>
+          <NumberField name="minutes" className="w-24" min={5} max={1440} step={5} defaultValue={90} />
         </label>
-        <label>
-          <span className="block text-[0.92rem] font-semibold">{t`Minutes`}</span>
-          <input
-            type="number"
-            name="minutes"
-            className="field w-24"
-            min={5}
-            max={1440}
-            step={5}
-            defaultValue={90}
-          />
-        </label>
-        <button type="submit" className="press press-main">{t`Ask for ${name}`}</button>
+        <Button isMain isSubmit>{t`Ask for ${name}`}</Button>
       </form>
     </EmbedShell>
   );

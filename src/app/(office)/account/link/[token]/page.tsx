@@ -1,9 +1,9 @@
+import { ButtonLink } from '@/ui/kit/button';
 import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { pageContext } from '@/server/http/page';
 import { readLink } from '@/server/use-cases/accounts/account/take-link';
 import { LinkForm } from '@/ui/account/password-forms';
-import Link from '@/ui/primitives/link';
 
 // The address is the right to set the password: it is not handed on to other sites.
 export const metadata: Metadata = texts(
@@ -35,8 +35,8 @@ export default async function AccountLinkPage({ params }: { params: Promise<{ to
           <h1 className="text-3xl">{t`This link is over`}</h1>
           <p className="mt-2">{t`It was used, has lapsed, or a newer one was sent. If you have a password, sign in; else ask for a new link.`}</p>
           <p className="flex flex-wrap gap-3 pt-4">
-            <Link className="press press-main" href="/account/forgotten">{t`Ask for a new link`}</Link>
-            <Link className="press" href="/sign-in">{t`Sign in`}</Link>
+            <ButtonLink isMain href="/account/forgotten">{t`Ask for a new link`}</ButtonLink>
+            <ButtonLink href="/sign-in">{t`Sign in`}</ButtonLink>
           </p>
         </>
       )}

@@ -19,7 +19,7 @@ import { AccountPanel } from '@/ui/account/account-panel';
 import { PicturePanel } from '@/ui/administration/picture-panel';
 import { EntryForm } from '@/ui/administration/entry-form';
 import { EntryHistory } from '@/ui/administration/entry-history';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 
 export const metadata: Metadata = texts({ title: 'House rules' });
 

@@ -7,7 +7,7 @@ import { keepingOf } from '@/server/auth/house-policy';
 import { signedInPage } from '@/server/http/page';
 import { sheetOf } from '@/server/use-cases/administration/entries/csv/sheet-of';
 import { CsvForm } from '@/ui/administration/csv-form';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 
 export const metadata: Metadata = texts({ title: 'A table taken in' });
 

@@ -1,3 +1,5 @@
+import { Button } from '@/ui/kit/button';
+import { Select, TextArea } from '@/ui/kit/fields';
 import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
@@ -7,7 +9,7 @@ import { pageContext } from '@/server/http/page';
 import { calendarFor } from '@/server/repositories/publishing/calendars';
 import { wholeAddress } from '@/server/effects/publishing/event-address';
 import { FaultNote } from '@/ui/notices/fault-note';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 
 export const metadata: Metadata = texts({ title: 'On another site' });
 
@@ -50,17 +52,17 @@ export default async function EmbedBuilderPage({ params, searchParams }: Props) 
         <form action={`${base}/embed`} className="sheet grid gap-3 p-4">
           <label>
             <span className="block font-semibold">{t`As`}</span>
-            <select name="view" className="field" defaultValue={look.view}>
+            <Select name="view" defaultValue={look.view}>
               <option value="list">{t`a running list`}</option>
               <option value="month">{t`a month`}</option>
-            </select>
+            </Select>
           </label>
           <label>
             <span className="block font-semibold">{t`With`}</span>
-            <select name="details" className="field" defaultValue={look.details}>
+            <Select name="details" defaultValue={look.details}>
               <option value="1">{t`title, time, place and text`}</option>
               <option value="0">{t`title, time and place`}</option>
-            </select>
+            </Select>
           </label>
           {COLOURS.map(([name, label]) => (
             <label key={name} className="flex items-center justify-between gap-3">
@@ -75,18 +77,18 @@ export default async function EmbedBuilderPage({ params, searchParams }: Props) 
             >{t`Text on this ground is hard to read: ${contrast.toFixed(1)} to 1, and it should be at least 4.5.`}</p>
           )}
           <p>
-            <button type="submit" className="press press-main">{t`Show it so`}</button>
+            <Button isMain isSubmit>{t`Show it so`}</Button>
           </p>
           <label>
             <span className="block font-semibold">{t`Put this into the page`}</span>
-            <textarea
+            <TextArea
               readOnly
               rows={7}
-              className="field font-mono text-[0.85rem]"
+              className="font-mono text-small"
               value={embedSnippet(wholeAddress(''), path, calendar.name)}
             />
           </label>
-          <p className="text-[0.92rem] text-soft">{t`The script only gives the frame its height. Without it the frame stays 600 pixels high.`}</p>
+          <p className="text-note text-soft">{t`The script only gives the frame its height. Without it the frame stays 600 pixels high.`}</p>
         </form>
         <section aria-label={t`How it will look`}>
           <h2 className="pb-2 text-xl">{t`How it will look`}</h2>

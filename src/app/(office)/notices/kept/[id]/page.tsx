@@ -9,7 +9,7 @@ import { historyOfEntry } from '@/server/use-cases/administration/entries/read-e
 import { EntryHistory } from '@/ui/administration/entry-history';
 import type { StartFrom } from '@/ui/calendars/calendar-fields';
 import { CalendarForm } from '@/ui/calendars/calendar-form';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 
 export const metadata: Metadata = texts({ title: 'A calendar' });
 

@@ -6,7 +6,7 @@ import { permissionFor } from '@/server/auth/policy';
 import { pageContext } from '@/server/http/page';
 import { ownLayouts } from '@/server/use-cases/administration/stock/own-layouts';
 import { spaceFloor } from '@/server/use-cases/calendar/space-floor';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 import { SeatingPlanner } from '@/ui/seating/seating-planner';
 
 export const metadata: Metadata = texts({ title: 'Set with' });

@@ -9,7 +9,7 @@ import { Afterwards } from '@/ui/event-setup/afterwards';
 import { EventOrders } from '@/ui/event-setup/event-orders';
 import { Services } from '@/ui/event-setup/services';
 import { WalkThrough } from '@/ui/event-setup/walk-through';
-import Link from '@/ui/primitives/link';
+import Link from '@/ui/kit/link';
 
 export const metadata: Metadata = texts({ title: 'Setting up' });
 

@@ -1,4 +1,6 @@
 'use client';
+import { Button } from '@/ui/kit/button';
+import { TextField } from '@/ui/kit/fields';
 import { LOCALES } from '@/contracts/language/languages';
 import { ownLanguage, t } from '@/contracts/language/translate';
 import { EditorContent, useEditor, useEditorState, type Editor } from '@tiptap/react';
@@ -85,8 +87,8 @@ function Tools({ editor }: { editor: Editor }) {
   if (address !== null)
     return (
       <div className="flex flex-wrap items-center gap-2 border-b border-rule p-1">
-        <input
-          className="field max-w-80 py-1"
+        <TextField
+          className="max-w-80 py-1"
           aria-label={t`Address of the link`}
           placeholder={t`https://… or mailto:…`}
           autoFocus
@@ -99,8 +101,8 @@ function Tools({ editor }: { editor: Editor }) {
             else setAddress(null);
           }}
         />
-        <button type="button" className="press py-1" onClick={link}>{t`Link it`}</button>
-        <button type="button" className="press py-1" onClick={() => setAddress(null)}>{t`Leave it`}</button>
+        <Button className="py-1" onClick={link}>{t`Link it`}</Button>
+        <Button className="py-1" onClick={() => setAddress(null)}>{t`Leave it`}</Button>
       </div>
     );
   return (

@@ -1,4 +1,5 @@
 'use client';
+import { Button } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import type { LongWorkKind } from '@/contracts/base/long-work';
 import { useLongWork } from '@/ui/hooks/use-long-work';
@@ -27,7 +28,7 @@ export function GoingOn({ isGoing, kind, what = t`Being done`, onStop }: GoingOn
       <span role="status" className="text-soft">
         {isWaiting ? t`waits for its turn` : of > 0 && t`${what}: ${done} of ${of}`}
       </span>
-      {onStop && <button type="button" className="press" onClick={onStop}>{t`Stop`}</button>}
+      {onStop && <Button onClick={onStop}>{t`Stop`}</Button>}
     </span>
   );
 }

@@ -10,30 +10,38 @@ function nextOf(month: string, date: string, today: LocalDate): LocalDate | null
   return day && day >= today ? day : parseLocalDate(`${year + 1}-${month}-${date}`);
 }
 
-/**
- * The first day somebody names in a text, with the words they name it by: `tue`, `12 may`, `in 3 weeks`, `2027-05-12`,
- * `nächsten Dienstag`; the next one where the year or the week is left open, day before month. Read in the language of
- * whoever writes, else in English. The parser is loaded when it is first used.
- */
-export async function findDay(
-  text: string,
-  today: LocalDate,
-): Promise<{ readonly day: LocalDate; readonly text: string } | null> {
+type Reader = typeof import('chrono-node');
+let reader: Reader | null = null;
+
+/** Loads what reads days; whatever is typed is read at once from then on. */
+export async function bringReader(): Promise<void> {
+  reader ??= await import('chrono-node');
+}
+
+interface Found {
+  readonly day: LocalDate;
+  /** The words it is named by. */
+  readonly text: string;
+}
+
+/** Days that are read without help: `2027-05-12`, and in German `12.5.`; undefined where there is no such one. */
+function plainDay(text: string, today: LocalDate): Found | null | undefined {
   const plain = /\b\d{4}-\d\d-\d\d\b/.exec(text)?.[0];
   if (plain) {
     const day = parseLocalDate(plain);
     return day && { day, text: plain };
   }
-  const isGerman = ownLanguage() === 'de';
-  const [short, date = '', month = ''] = (isGerman && /(?<!\d)(\d{1,2})\.(\d{1,2})\.(?!\d)/.exec(text)) || [];
-  if (short) {
-    const day = nextOf(two(Number(month)), two(Number(date)), today);
-    return day && { day, text: short };
-  }
-  const { de, en } = await import('chrono-node');
+  const [short, date = '', month = ''] =
+    (ownLanguage() === 'de' && /(?<!\d)(\d{1,2})\.(\d{1,2})\.(?!\d)/.exec(text)) || [];
+  if (!short) return undefined;
+  const day = nextOf(two(Number(month)), two(Number(date)), today);
+  return day && { day, text: short };
+}
+
+function namedDay({ de, en }: Reader, text: string, today: LocalDate): Found | null {
   const noon = { instant: new Date(`${today}T12:00:00Z`), timezone: 0 };
-  for (const reader of isGerman ? [de, en.GB] : [en.GB]) {
-    const [found] = reader.parse(text, noon, { forwardDate: true });
+  for (const language of ownLanguage() === 'de' ? [de, en.GB] : [en.GB]) {
+    const [found] = language.parse(text, noon, { forwardDate: true });
     if (!found) continue;
     const { start } = found;
     const day = parseLocalDate(
@@ -44,9 +52,28 @@ export async function findDay(
   return null;
 }
 
+/**
+ * The first day somebody names in a text, with the words they name it by: `tue`, `12 may`, `in 3 weeks`, `2027-05-12`,
+ * `nächsten Dienstag`; the next one where the year or the week is left open, day before month. Read in the language of
+ * whoever writes, else in English. The parser is loaded when it is first used.
+ */
+export async function findDay(text: string, today: LocalDate): Promise<Found | null> {
+  const plain = plainDay(text, today);
+  if (plain !== undefined) return plain;
+  await bringReader();
+  return reader && namedDay(reader, text, today);
+}
+
 /** A day as people write it; null where it cannot be read. */
 export const readTypedDate = async (text: string, today: LocalDate): Promise<LocalDate | null> =>
   parseLocalDate(text.trim()) ?? (await findDay(text.slice(0, 60), today))?.day ?? null;
+
+/** The same at once; undefined while the parser is not there yet (`bringReader`). */
+export function readDayNow(text: string, today: LocalDate): LocalDate | null | undefined {
+  const plain = plainDay(text, today);
+  if (plain !== undefined) return plain?.day ?? null;
+  return reader ? (namedDay(reader, text.slice(0, 60), today)?.day ?? null) : undefined;
+}
 
 /** What a text of many days says. */
 export interface TypedDates {

@@ -4,7 +4,7 @@ export function Mark({ mark, hue, className = '' }: { mark: string; hue: string;
     <span
       data-hue={hue}
       aria-hidden="true"
-      className={`hue-mark inline-flex h-5 min-w-6 shrink-0 items-center justify-center rounded-[1px] bg-(--hue) px-1 text-[0.75rem] font-bold text-(--on-hue) ${className}`}
+      className={`hue-mark inline-flex h-5 min-w-6 shrink-0 items-center justify-center rounded-[1px] bg-(--hue) px-1 text-mini font-bold text-(--on-hue) ${className}`}
     >
       <span className="hue-letters">{mark}</span>
     </span>

@@ -1,4 +1,5 @@
 'use client';
+import { TextField } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { useCombobox } from 'downshift';
 import { useMemo, useState, type Ref } from 'react';
@@ -55,8 +56,7 @@ export function Combobox({ id, options, value, placeholder, onChange, inputRef, 
   });
   return (
     <div className="relative">
-      <input
-        className="field"
+      <TextField
         placeholder={placeholder ?? t`type any part`}
         {...box.getInputProps({
           ref: inputRef,
@@ -81,7 +81,7 @@ export function Combobox({ id, options, value, placeholder, onChange, inputRef, 
             >
               {option.text}
               {(option.hint || option.group) && (
-                <span className="ml-2 text-[0.88rem] text-soft">
+                <span className="ml-2 text-fine text-soft">
                   {[option.hint, option.group].filter(Boolean).join(', ')}
                 </span>
               )}

@@ -1,3 +1,4 @@
+import { Checkbox } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { useId, type ReactNode } from 'react';
 
@@ -17,7 +18,7 @@ export function Labelled({ label, fault = '', hint = '', children }: LabelledPro
         {label}
       </label>
       {children({ id, 'aria-invalid': fault !== '', 'aria-describedby': `${id}-about` })}
-      <p id={`${id}-about`} className="text-[0.92rem]">
+      <p id={`${id}-about`} className="text-note">
         {fault ? <strong className="text-clash">{fault}</strong> : <span className="text-soft">{hint}</span>}
       </p>
     </div>
@@ -49,9 +50,7 @@ export function PickSeveral<Id extends string | number>({
         <legend className="sr-only">{legend}</legend>
         {options.map(({ id, name }) => (
           <label key={id} className="flex min-h-8 cursor-pointer items-center gap-2">
-            <input
-              type="checkbox"
-              className="size-5 accent-(--accent)"
+            <Checkbox
               checked={picked.includes(id)}
               onChange={({ target }) =>
                 onChange(target.checked ? [...picked, id] : picked.filter((each) => each !== id))

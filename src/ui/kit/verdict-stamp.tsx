@@ -8,7 +8,7 @@ const LOOK: Readonly<Record<Verdict, string>> = {
   clash: 'border-2 border-clash bg-clash text-paper',
 };
 
-const SHAPE = 'inline-block rounded-sm px-1.5 py-px text-[0.82rem] font-semibold whitespace-nowrap';
+const SHAPE = 'inline-block rounded-sm px-1.5 py-px text-small font-semibold whitespace-nowrap';
 
 /** What the office is called for beside a verdict: told apart by its double border and by its words. */
 export const CallStamp = ({ words }: { words: string }) => (

@@ -1,4 +1,5 @@
 'use client';
+import { Button } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import { useOffice } from '@/ui/hooks/office';
 import type { ShownError } from '@/ui/hooks/send';
@@ -26,10 +27,8 @@ export function RefusalNote({ error }: { error: ShownError | null }) {
               >{t`Sign in and come back here`}</a>
             </p>
           )}
-          {error.retry && (
-            <button type="button" className="press mt-2" onClick={error.retry}>{t`Try again`}</button>
-          )}
-          <p className="mt-1 text-[0.9rem] text-soft">
+          {error.retry && <Button className="mt-2" onClick={error.retry}>{t`Try again`}</Button>}
+          <p className="mt-1 text-fine text-soft">
             {office.name}: {office.phone}, {office.email}
           </p>
         </div>

@@ -1,0 +1,40 @@
+'use client';
+import { t } from '@/contracts/language/translate';
+import { useState } from 'react';
+import { DateField, type DateFieldProps } from './date-field';
+import { SentValue } from './typed-input';
+import { TimeField } from './time-field';
+import { useValue } from './use-value';
+
+/** A moment on the wall, `YYYY-MM-DDTHH:MM` or '' while a part of it is missing: a day and a time side by side. */
+export function DateTimeField({
+  value: given,
+  defaultValue,
+  onChange,
+  name,
+  className = '',
+  ...rest
+}: DateFieldProps) {
+  const [value, set] = useValue({ value: given, defaultValue, onChange });
+  const [parts, setParts] = useState({ day: value.slice(0, 10), time: value.slice(11, 16) });
+  // From outside another moment counts than what was put together here.
+  const isOwn = value === '' || value.slice(0, 16) === `${parts.day}T${parts.time}`;
+  const { day, time } = isOwn ? parts : { day: value.slice(0, 10), time: value.slice(11, 16) };
+  const put = (next: { day: string; time: string }) => {
+    setParts(next);
+    set(next.day && next.time ? `${next.day}T${next.time}` : '');
+  };
+  return (
+    <span data-moment="" className={`flex flex-wrap items-start gap-2 ${className}`}>
+      <DateField {...rest} className="w-44" value={day} onChange={(next) => put({ day: next, time })} />
+      <TimeField
+        className="w-24"
+        aria-label={rest['aria-label'] ? t`${rest['aria-label']}: time` : t`Time`}
+        aria-invalid={rest['aria-invalid']}
+        value={time}
+        onChange={(next) => put({ day, time: next })}
+      />
+      {name !== undefined && <SentValue name={name} value={value} plain={t`2027-05-12T14:30`} />}
+    </span>
+  );
+}

@@ -1,0 +1,82 @@
+'use client';
+import { useEffect, useRef, useState, type ChangeEvent, type KeyboardEvent } from 'react';
+
+/** How a value is written, read and moved by keys. A value is text of one form; '' is none. */
+export interface TypedKind {
+  write(value: string): string;
+  /** Null where nobody can read it; undefined where what reads it is not there yet. */
+  read(text: string): string | null | undefined;
+  /** For what was undefined. */
+  readLater(text: string): Promise<string | null>;
+  /** Written out in full: taken over with its last letter. */
+  readonly whole: RegExp;
+  /** The value so many steps on, for the arrow keys; of none, where one begins. */
+  step(value: string, by: number): string;
+}
+
+interface Typing {
+  readonly text: string;
+  /** What the field held when it was typed: once that changes from outside, it is what counts. */
+  readonly value: string;
+  readonly isUnread: boolean;
+}
+
+/** Somebody who stops for so long has written what they meant. */
+const PAUSE_MS = 700;
+
+/**
+ * A field that is typed into as one speaks and holds a value of one form. What is typed is taken over when it is
+ * complete, after a pause, by Enter and on leaving; what cannot be read stays in the field, which then holds none.
+ */
+export function useTyped(kind: TypedKind, value: string, onChange: (value: string) => void) {
+  const [typing, setTyping] = useState<Typing | null>(null);
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const latest = useRef('');
+  useEffect(() => () => clearTimeout(timer.current), []);
+  const own = typing && typing.value === value ? typing : null;
+
+  const take = (text: string, found: string | null, isLeft: boolean) => {
+    const next = found ?? '';
+    const isUnread = found === null && text.trim() !== '';
+    setTyping(isLeft && !isUnread ? null : { text, value: next, isUnread });
+    if (next !== value) onChange(next);
+  };
+  const commit = (text: string, isLeft: boolean) => {
+    clearTimeout(timer.current);
+    const found = text.trim() === '' ? '' : kind.read(text);
+    if (found !== undefined) return take(text, found, isLeft);
+    void kind.readLater(text).then((late) => latest.current === text && take(text, late, isLeft));
+  };
+  const type = (text: string) => {
+    latest.current = text;
+    clearTimeout(timer.current);
+    if (kind.whole.test(text.trim())) return commit(text, false);
+    setTyping({ text, value, isUnread: false });
+    timer.current = setTimeout(() => commit(text, false), PAUSE_MS);
+  };
+  const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
+    if (event.key === 'Enter' && own) commit(own.text, true);
+    const by = { ArrowUp: 1, ArrowDown: -1 }[event.key];
+    if (by === undefined || event.altKey || own?.isUnread) return;
+    event.preventDefault();
+    setTyping(null);
+    onChange(kind.step(value, by));
+  };
+  return {
+    isUnread: own?.isUnread ?? false,
+    /** What was made of what stands there, while it is typed. */
+    understood:
+      own && !own.isUnread && own.value !== '' && own.text !== kind.write(own.value)
+        ? kind.write(own.value)
+        : '',
+    forget: () => setTyping(null),
+    input: {
+      value: own?.text ?? kind.write(value),
+      autoComplete: 'off',
+      spellCheck: false,
+      onChange: ({ target }: ChangeEvent<HTMLInputElement>) => type(target.value),
+      onBlur: () => own && commit(own.text, true),
+      onKeyDown,
+    },
+  };
+}
