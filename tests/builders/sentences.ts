@@ -221,7 +221,7 @@ function findingSection(rule: Rule): string {
     `- To the office: ${other}`,
   ]);
   const ways = ANSWERS[rule].map((kind) => `  - ${alternativeLine(kind, 'office')}`);
-  return [`### ${rule}`, '', ...lines, ...(ways.length ? ['- Ways out:', ...ways] : [])].join('\n');
+  return [`### ${rule}`, '', ...lines, ...(ways.length ? ['- Alternatives:', ...ways] : [])].join('\n');
 }
 
 const series = (
@@ -255,7 +255,7 @@ ${(Object.keys(FINDINGS) as Rule[]).map(findingSection).join('\n\n')}
 
 ${ALTERNATIVE_KINDS.map((kind) => `- **${kind}**: ${alternativeLine(kind, 'requester')}`).join('\n')}
 
-## Ways out of a series
+## Alternatives of a series
 
 ${[
   series('one-space', 'other-space', true, 0),

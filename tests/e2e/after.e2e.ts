@@ -38,7 +38,7 @@ test('a change that clashes leaves the old booking: it waits, is refused while i
   const [date] = (await view(reference)).dates;
   expect(date).toMatchObject({ state: 'approved', when: 'Tue 16 Jan 2029, 18:00–20:00' });
   const office = await show(browser, `/desk/${reference}`, 'manager');
-  await says(office, '1 approved date is wanted otherwise.');
+  await says(office, '1 approved date is with a change wanted.');
   await enter(office, 'Grant');
   await says(office, 'Quince paste');
   expect((await view(reference)).dates[0]).toMatchObject({ when: 'Tue 16 Jan 2029, 18:00–20:00' });
@@ -50,12 +50,12 @@ test('a change that clashes leaves the old booking: it waits, is refused while i
 test('what was cancelled and is taken by another meanwhile is not had back; what would do instead is said', async () => {
   const reference = await approved({ title: 'Sloe gin', day: '2029-01-23' });
   const own = await show(browser, `/requests/${reference}`, 'requester');
-  await enter(own, 'Give up 1 date …');
-  await enter(own, 'Give them up');
+  await enter(own, 'Cancel 1 date …');
+  await enter(own, 'Cancel them');
   await says(own, 'Done: cancelled 1 approved date.');
   await approved({ title: 'Damson cheese', day: '2029-01-23', who: 'manager' });
   await enter(own, 'Take it back');
-  await says(own, 'This cannot be taken back: the place or the equipment is taken by now.');
+  await says(own, 'This cannot be taken back: the space or the equipment is taken by now.');
   await says(own, 'What would do instead, asked for anew:');
   const alert = await textOf(own, '[role="alert"] ul');
   expect(alert.split('\n').filter((line) => line.startsWith('Tue 23 Jan 2029, 18:00–20:00: '))).toHaveLength(
@@ -77,8 +77,8 @@ test('a place indoors is kept for a date outdoors, gone to when the weather turn
   const page = await show(browser, `/desk/${reference}`, 'manager');
   await fill(page, 'Space indoors', 'Lecture Barn');
   await enter(page, 'Keep it for 1 date');
-  await says(page, 'Done: kept a place indoors for 1 date.');
-  await says(page, 'Lecture Barn is kept for Tue 30 Jan 2029, 18:00–20:00.');
+  await says(page, 'Done: kept an indoor space for 1 date.');
+  await says(page, 'Lecture Barn is held for Tue 30 Jan 2029, 18:00–20:00.');
   // Nobody else gets it.
   const other = await asked({ title: 'Barn owls', day: '2029-01-30', space: 6, layout: 'theatre' });
   expect((await view(other)).dates[0]).toMatchObject({ verdict: 'clash' });
@@ -86,13 +86,13 @@ test('a place indoors is kept for a date outdoors, gone to when the weather turn
   await says(page, 'Done: moved 1 date.');
   expect((await view(reference)).dates[0]).toMatchObject({ places: 'Lecture Barn', fallback: null });
   await enter(page, 'Take it back');
-  await says(page, 'took back');
+  await says(page, 'undid');
   expect((await view(reference)).dates[0]).toMatchObject({
     places: 'Orchard Lawn',
     fallback: { places: 'Lecture Barn' },
   });
-  await enter(page, 'Give it up');
-  await says(page, 'Done: gave up the place indoors for 1 date.');
+  await enter(page, 'Cancel it');
+  await says(page, 'Done: released the indoor space for 1 date.');
   expect((await view(other)).dates[0]).toMatchObject({ verdict: 'clear' });
   // One outdoors again is no place indoors.
   const { version, dates } = await view(reference);
@@ -109,11 +109,11 @@ test('a place indoors is kept for a date outdoors, gone to when the weather turn
 test('the office offers a picked date an hour of its own choosing, or moves it there; what it does is said before', async () => {
   const reference = await asked({ title: 'Woad vats', day: '2029-02-13' });
   const page = await show(browser, `/desk/${reference}`, 'manager');
-  await page.click('summary ::-p-text(Another time or place for what is picked)');
+  await page.click('summary ::-p-text(Another time or space for the picked dates)');
   await fill(page, 'Starts', '16:00');
   await says(page, 'The history will say: moved 1 date');
-  await enter(page, 'Offer it for 1 date, and keep it until');
-  await says(page, 'Done: proposed another place or time for 1 date.');
+  await enter(page, 'Offer it for 1 date, and hold it until');
+  await says(page, 'Done: offered another space or time for 1 date.');
   expect((await view(reference)).dates[0]).toMatchObject({
     when: 'Tue 13 Feb 2029, 18:00–20:00',
     proposal: expect.stringContaining('Tue 13 Feb 2029, 16:00–18:00, Council Room'),

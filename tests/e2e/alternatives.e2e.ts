@@ -102,11 +102,11 @@ describe('in the form', () => {
     const page = await show(browser, `/ask?space=${STUDIO}&start=2027-10-05T14:00&minutes=120`, 'requester');
     for (const [label, value] of Object.entries({ ...MAIN, Title: 'Lichen by torchlight' }))
       await fill(page, label, value);
-    await says(page, 'It clashes.');
+    await says(page, 'There is a conflict.');
     await says(page, 'instead of Potting Studio, at the same time.');
     // Nobody else’s private title.
     expect(await textOf(page)).not.toContain('Moss under lamps');
-    await page.focus('#verdict [aria-label^="Ways out for"] input[type="radio"]');
+    await page.focus('#verdict [aria-label^="Alternatives for"] input[type="radio"]');
     await page.keyboard.press('Space');
     await byRole(page, 'button', 'Take this');
     for (
@@ -141,7 +141,7 @@ describe('in the form', () => {
   });
 });
 
-test('a search can be stopped, is then given up by the browser, and begun again', async () => {
+test('a search can be stopped, is then cancelled by the browser, and begun again', async () => {
   await booked('Leaf litter', 'manager', { day: '2027-10-18' });
   const reference = await booked('Soil sieving', 'manager', { day: '2027-10-18', isApproved: false });
   const page = await show(browser, '/desk', 'manager');
@@ -160,14 +160,14 @@ test('a search can be stopped, is then given up by the browser, and begun again'
     };
   });
   await goTo(page, `${BASE}/desk/${reference}`);
-  await says(page, 'Looking: 0 of 1 date …');
+  await says(page, 'Checking: 0 of 1 date …');
   await press(page, 'Stop');
   await says(page, 'Stopped.');
   expect(await page.evaluate(() => (window as unknown as { seen: object }).seen)).toEqual({
     asked: 1,
     givenUp: 1,
   });
-  await press(page, 'Look again');
+  await press(page, 'Check again');
   await says(page, 'instead of Potting Studio, at the same time.');
 });
 
@@ -179,7 +179,7 @@ describe('on the desk', () => {
     await pickWay(page, 'instead of Potting Studio, at the same time.');
     await page.waitForFunction(
       () =>
-        document.querySelector('[aria-label="Ways out"] figure')?.textContent?.includes('Bark rubbing') ??
+        document.querySelector('[aria-label="Alternatives"] figure')?.textContent?.includes('Bark rubbing') ??
         false,
     );
     const move = await byRole(page, 'button', 'Move it');
@@ -210,8 +210,8 @@ describe('on the desk', () => {
     const reference = await booked('Newt count', 'requester', { day: '2027-10-11', isApproved: false });
     const desk = await show(browser, `/desk/${reference}`, 'manager');
     await pickWay(desk, 'instead of Potting Studio, at the same time.');
-    await press(desk, 'Offer it, and keep it until');
-    await says(desk, 'Done: proposed another place or time for 1 date.');
+    await press(desk, 'Offer it, and hold it until');
+    await says(desk, 'Done: offered another space or time for 1 date.');
     const own = await show(browser, `/requests/${reference}`, 'requester');
     await press(own, 'Take the offer');
     await says(own, 'Done: accepted the proposal for 1 date.');
@@ -255,7 +255,7 @@ test('whoever asked takes a way out of what waits, on a phone', async () => {
   const reference = await booked('Seed sorting', 'requester', { day: '2027-10-14', isApproved: false });
   const page = await show(browser, `/requests/${reference}`, 'requester', { width: 390, height: 844 });
   await says(page, 'Of another kind');
-  await page.click('[aria-label="Ways out"] details summary');
+  await page.click('[aria-label="Alternatives"] details summary');
   await pickWay(page, 'Potting Studio a day later, on Fri 15 Oct 2027 at the same hours.');
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   await press(page, 'Take this instead');

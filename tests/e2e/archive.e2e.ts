@@ -30,7 +30,7 @@ const PICTURES = [
   '/?day=2027-04-13&days=3',
   '/dates?view=month&day=2027-05-01',
   '/notices',
-  '/places/QH/plan',
+  '/spaces/QH/plan',
 ] as const;
 
 async function pictureOf(page: Page, base: string, path: string): Promise<string> {
@@ -58,7 +58,7 @@ test('the whole house is taken out, brought in elsewhere, and is the same there;
   try {
     const page = await newPage(browser);
     await goTo(page, `${base}/`);
-    await says(page, 'Or bring a house in');
+    await says(page, 'Or bring an archive in');
     await sendFile(page, nothing);
     await says(page, 'This archive cannot be brought in. It is no gzipped tar');
     await sendFile(page, file);
@@ -112,7 +112,7 @@ test('the whole house is taken out, brought in elsewhere, and is the same there;
 
 test('a manager who keeps no house finds no way to it', async () => {
   const page = await show(browser, '/house', 'manager2');
-  expect(await textOf(page)).not.toContain('The whole house');
+  expect(await textOf(page)).not.toContain('The whole office');
   await goTo(page, `${BASE}/house/archive`);
   await says(page, 'This is not yours to see');
 });

@@ -30,12 +30,12 @@ describe('afterwards', () => {
     async (told) => {
       const page = await show(browser, '/ask?space=8&start=2027-11-10T10:00&minutes=60', 'requester');
       await fillMain(page, { Title: 'Twig keys' });
-      await press(page, 'Dates by a rule', 'radio');
+      await press(page, 'Repeating', 'radio');
       await fill(page, 'It goes on', 'for so many dates');
       await fill(page, 'Dates', '3');
       await says(page, 'All 3 dates are clear.');
       await page.click(
-        '::-p-xpath(//li[contains(., "Wed 17 Nov 2027")]//button[contains(., "make it differ")])',
+        '::-p-xpath(//li[contains(., "Wed 17 Nov 2027")]//button[contains(., "change this date")])',
       );
       await typeInto(
         page,
@@ -65,7 +65,7 @@ describe('afterwards', () => {
   );
 
   chapter(
-    'a change that is clear applies at once, and what it does is said before; one date is given up',
+    'a change that is clear applies at once, and what it does is said before; one date is cancelled',
     async (told) => {
       const page = await show(browser, `/requests/${told.reference}`, 'requester');
       await page.click('::-p-xpath(//ol[@aria-label="Dates"]//label[contains(., "Wed 24 Nov 2027")]//input)');
@@ -75,12 +75,12 @@ describe('afterwards', () => {
       await press(page, 'Change 1 date');
       await says(page, 'Wed 24 Nov 2027, 15:00–16:00');
       await page.click('::-p-xpath(//ol[@aria-label="Dates"]//label[contains(., "Wed 10 Nov 2027")]//input)');
-      await press(page, 'Give up 1 date …');
+      await press(page, 'Cancel 1 date …');
       await says(page, '1 approved date is cancelled');
-      await press(page, 'Give them up');
+      await press(page, 'Cancel them');
       await says(page, 'Done: cancelled 1 approved date.');
       await press(page, 'Take it back');
-      await says(page, 'took back');
+      await says(page, 'undid');
     },
   );
 
@@ -93,7 +93,7 @@ describe('afterwards', () => {
 
 test('some space, left to the office: it gives one and approves', async () => {
   const page = await show(browser, '/ask?start=2027-11-17T10:00', 'requester');
-  await press(page, 'Some space', 'radio');
+  await press(page, 'Any suitable space', 'radio');
   await fillMain(page, { Title: 'Where shall we', 'People expected': '18' });
   await fill(page, 'First date', '2027-11-18');
   await says(page, 'spaces fit what you ask for');
@@ -136,7 +136,7 @@ test('a space given by periods: two in a row are taken by pressing them, without
 test('over several days: it asks about the nights, and the same hours each day are a daily rule', async () => {
   const page = await show(browser, '/ask?space=8&start=2027-09-20T10:00&minutes=120', 'requester');
   await fillMain(page, { Title: 'Drawers, aired' });
-  await fill(page, 'Last day of it', '2027-09-22');
+  await fill(page, 'Last day', '2027-09-22');
   await says(page, 'What about the nights?');
   await press(page, 'Send the request');
   await says(page, 'Say whether the nights are part of it.');
@@ -157,7 +157,7 @@ test('a deputy asks for whoever named them, and finds it among their own', async
   const page = await show(browser, '/ask?space=8&start=2027-10-04T10:00&minutes=60', 'requester');
   await fillMain(page, { Title: 'Grafts for Hesper' });
   await page.click('summary::-p-text(Second line, more hosts)');
-  await fill(page, 'Asked for somebody else', 'Hesper');
+  await fill(page, 'Asked for someone else', 'Hesper');
   await press(page, 'Send the request');
   const reference = await referenceOn(page);
   await says(page, 'typed by Isolde Marsh');
@@ -188,7 +188,7 @@ test('equipment only, and a date to announce: sent from the form, with no space'
   await press(page, 'Send the request');
   expect((await request(await referenceOn(page))).equipment).toEqual([{ name: 'Projector', quantity: 1 }]);
   await open(page, '/ask?space=8&start=2027-11-26T10:00&minutes=60');
-  await press(page, 'A date to announce', 'radio');
+  await press(page, 'Announcement only, no space', 'radio');
   await fillMain(page, { Title: 'Seed list closes' });
   await press(page, 'Send the request');
   expect((await request(await referenceOn(page))).dates[0]!.places).toBe('');

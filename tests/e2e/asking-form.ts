@@ -22,6 +22,6 @@ export const request = async (reference: string, who: Account = 'manager') =>
 export const MAIN = { Title: 'Lichen on old walls', Category: 'Workshops', 'People expected': '14' } as const;
 
 export async function fillMain(page: Page, more: Readonly<Record<string, string>> = {}): Promise<void> {
-  for (const [label, value] of Object.entries({ ...MAIN, 'Lead host': 'Fern and Moss', ...more }))
+  for (const [label, value] of Object.entries({ ...MAIN, Host: 'Fern and Moss', ...more }))
     await fill(page, label, value);
 }

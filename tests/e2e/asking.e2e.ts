@@ -55,7 +55,7 @@ async function fillWholeSeries(
   leftOut: readonly string[],
 ): Promise<void> {
   await fillMain(page, { Title: title });
-  await press(page, 'Dates by a rule', 'radio');
+  await press(page, 'Repeating', 'radio');
   await fill(page, 'It goes on', 'for so many dates');
   await fill(page, 'Dates', '14');
   await says(page, 'All 14 dates are clear.');
@@ -92,7 +92,7 @@ test('a newcomer asks for fourteen dates but two, with equipment, a service and 
   const page = await newPage(browser);
   await open(page, '/?day=2027-09-07');
   await drawOn(page, 'Seed Library', '18:30', '20:30');
-  await says(page, 'A free place');
+  await says(page, 'A free time');
   await press(page, 'More dates, equipment, notes: the whole form', 'link');
   await says(page, 'Can it be done?');
   await fillWholeSeries(page, MAIN.Title, '14 dates, the last Tue 7 Dec 2027, 18:30–20:30.', [
@@ -154,7 +154,7 @@ test('the same by keys alone', async () => {
   );
   await hit('Enter');
   await says(page, 'All 14 dates are clear.');
-  await tabTo(page, 'Lead host');
+  await tabTo(page, 'Host');
   await type('moss circle');
   await hit('Enter');
   await tabTo(page, 'Add equipment');
@@ -282,7 +282,7 @@ test('a file of 60 MB is refused where it is picked, and by the server; a name w
 test('two hundred days picked by hand, pasted at once', async () => {
   const page = await show(browser, '/ask?space=8&start=2027-12-01T13:00&minutes=30', 'requester');
   await fillMain(page, { Title: 'Dew readings' });
-  await press(page, 'Dates picked by hand', 'radio');
+  await press(page, 'Dates picked one by one', 'radio');
   const days = Array.from({ length: 199 }, (_, n) =>
     new Date(Date.UTC(2027, 11, 2 + n)).toISOString().slice(0, 10),
   );

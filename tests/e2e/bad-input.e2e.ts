@@ -180,8 +180,8 @@ test('a date or an order that is not there, a version from long ago, an unknown 
     '/?day=9999-12-31',
     '/?day=2099-12-31&days=14',
     '/?day=1970-01-01',
-    '/places/Q%20H',
-    '/places/nope',
+    '/spaces/Q%20H',
+    '/spaces/nope',
   ])
     expect((await send('GET', path)).status).toBe(path.startsWith('/places') ? 404 : 200);
   expect((await send('GET', '/?day=nonsense&slip=1.x&pick=9@never&q=%25')).status).toBe(200);
@@ -217,7 +217,7 @@ test('what is not there is not printed, pinned or kept', async () => {
   );
   for (const path of [
     '/dates?view=decade&day=x&n=-3&only=a&slip=q&pick=now',
-    '/places/earliest?people1=many',
+    '/spaces/earliest?people1=many',
     '/print?what=tea',
   ])
     expect((await send('GET', path)).status).toBe(200);

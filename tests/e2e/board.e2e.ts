@@ -95,10 +95,10 @@ describe('picking', () => {
   test('a stretch drawn over two spaces is asked for in the slip, with a verdict, and sent once', async () => {
     const page = await boardOf('/?day=2027-07-06', 'requester');
     await drawOn(page, 'Council Room', '10:00', '12:00', 'Seed Library');
-    await says(page, 'A free place');
+    await says(page, 'A free time');
     await says(page, 'Council Room, Old Stables');
     await says(page, 'Seed Library, Old Stables');
-    await says(page, 'Nothing stands in the way.');
+    await says(page, 'Nothing is in the way.');
     expect(page.url()).toMatch(/pick=7\.8@2027-07-06T10:00\/120/);
     await press(page, 'Send the request');
     // Without a title the browser's own form says so, and nothing is sent.
@@ -119,7 +119,7 @@ describe('picking', () => {
     await fill(page, 'E-mail address', 'isolde.marsh@quillmere.example');
     await fill(page, 'Password', 'quillmere-2027');
     await page.keyboard.press('Enter');
-    await says(page, 'A free place');
+    await says(page, 'A free time');
     await says(page, 'Seed Library, Old Stables');
     expect(page.url()).toMatch(/pick=8@2027-07-07T13:00\/90/);
   });
@@ -132,7 +132,7 @@ describe('picking', () => {
     await fill(page, 'How many', '9');
     await says(page, 'Projector: 5 short');
     await fill(page, 'How many', '2');
-    await says(page, 'Nothing stands in the way.');
+    await says(page, 'Nothing is in the way.');
     await press(page, 'Send the request');
     await says(page, 'Sent to the office');
   });
@@ -140,7 +140,7 @@ describe('picking', () => {
   test('another day typed into the slip takes the board along, and is judged by what stands there', async () => {
     await booked('Wick days', '2027-07-20', '10:00', '12:00');
     const page = await boardOf('/?day=2027-07-19&pick=9@2027-07-19T10:00/60', 'requester');
-    await says(page, 'Nothing stands in the way.');
+    await says(page, 'Nothing is in the way.');
     await typeInto(page, 'aside input[autocomplete="off"]', '2027-07-20');
     await says(page, 'Tuesday 20 July 2027');
     await says(page, 'Potting Studio is taken');
@@ -175,7 +175,7 @@ describe('moving', () => {
       title,
     );
     await press(page, 'Take it back');
-    await says(page, 'took back');
+    await says(page, 'undid');
     await page.waitForFunction(
       (name) => document.querySelector(`[data-booking][aria-label*="${name}"][aria-label*="10:00"]`),
       {},
@@ -352,7 +352,7 @@ test('time given, places wanted: found, looked at on the board, asked for as a s
   await signIn(page, 'requester');
   await open(page, '/places');
   await fill(page, 'People', '0');
-  await press(page, 'Look for places');
+  await press(page, 'Find spaces');
   expect(page.url()).not.toContain('people=0');
   await fill(page, 'People', '22');
   await fill(page, 'First day', '2027-09-07');
@@ -360,7 +360,7 @@ test('time given, places wanted: found, looked at on the board, asked for as a s
   await fill(page, 'To', '20:00');
   await fill(page, 'How often', 'every week');
   await fill(page, 'Dates', '5');
-  await press(page, 'Look for places');
+  await press(page, 'Find spaces');
   await says(page, 'Every week on Tuesday, 18:00–20:00, 5 dates');
   await says(page, 'free on 5 of 5 dates');
   const first = await page.$eval('section li a', (link) => link.textContent);
@@ -368,7 +368,7 @@ test('time given, places wanted: found, looked at on the board, asked for as a s
   await (await page.waitForSelector('section li ::-p-text(Ask for it)'))!.click();
   await says(page, 'Can it be done?');
   await says(page, 'Every week on Tuesday, 18:00–20:00, 5 dates');
-  await open(page, '/places/QH');
+  await open(page, '/spaces/QH');
   await says(page, 'On here in the next two weeks');
   await (await page.waitForSelector('a::-p-text(Its week on the board)'))!.click();
   await page.waitForSelector('.board-scroll');
@@ -379,7 +379,7 @@ test('on a phone one looks and asks', async () => {
   const page = await boardOf('/?day=2027-07-16', 'requester', { width: 390, height: 844 });
   const box = (await (await page.$('.board-scroll'))!.boundingBox())!;
   await page.mouse.click(box.x + 300, box.y + 120);
-  await says(page, 'A free place');
+  await says(page, 'A free time');
   await fill(page, 'Title', 'Pond count');
   await fill(page, 'People', '4');
   await press(page, 'Send the request');

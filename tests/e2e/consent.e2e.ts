@@ -39,10 +39,10 @@ test('a steward does not agree, the office reads why, goes past it with a reason
   expect(await textOf(office)).not.toContain('that can be approved');
   await press(office, 'all 1 waiting');
   await press(office, 'Approve 1 date');
-  await says(office, 'This goes past a rule of the house. Give the reason; it is kept with the booking.');
+  await says(office, 'This goes past a rule of the office. Give the reason; it is stored with the booking.');
   await fill(
     office,
-    'Reason needed here: it goes past a rule of the house',
+    'Reason needed here: it goes past a rule of the office',
     'They only look at them from the terrace.',
   );
   await press(office, 'Approve 1 date');
@@ -96,7 +96,7 @@ test('the office puts the words of a waiting request right, and whoever asked se
   await says(office, 'Nothing is different.');
   await fill(office, 'Title', 'Knots tied');
   await press(office, 'Save the words');
-  await says(office, 'Changed. Whoever asked is told what is different.');
+  await says(office, 'Changed. The requester is told what is different.');
   await says(office, 'Knots tied');
   const requester = await show(browser, `/requests/${reference}`, 'requester');
   await says(requester, 'Title: “Knots tied”, before “Knots tyed”');

@@ -69,7 +69,7 @@ describe('looking, as anybody', () => {
     // Its address brings the same details panel back.
     await reload(page);
     await says(page, 'What it is concerns only its own people and the office.');
-    await press(page, 'Put the slip away');
+    await press(page, 'Close the details');
     await page.waitForFunction(() => !location.search.includes('slip'));
   });
 
@@ -150,18 +150,18 @@ describe('as a requester', () => {
     const height = await cell.evaluate((node) => node.clientHeight);
     await cell.click({ offset: { x: 60, y: height - 8 } });
     await page.waitForSelector('aside ::-p-text(Monday 26 April 2027)');
-    await press(page, 'Find a place then');
+    await press(page, 'Find a space then');
     await says(page, 'Give two times: a day alone is not asked for.');
     await fill(page, 'From', '10:00');
     await fill(page, 'To', '12:00');
-    await press(page, 'Find a place then');
+    await press(page, 'Find a space then');
     await says(page, 'Mon 26 Apr 2027, 10:00–12:00');
     expect(page.url()).toMatch(/day=2027-04-26&from=10:00&to=12:00/);
   });
 
   test('the same by keys alone', async () => {
     const page = await datesOf('/dates?view=month&day=2027-04-13', 'requester');
-    const ask = await byRole(page, 'button', 'Ask for something on Friday 30 April 2027');
+    const ask = await byRole(page, 'button', 'Request something on Friday 30 April 2027');
     await ask.focus();
     await page.keyboard.press('Enter');
     await page.waitForSelector('aside ::-p-text(Friday 30 April 2027)');
@@ -183,15 +183,15 @@ describe('as a requester', () => {
     await drawnTimes(page, 'waiting: yours: Spore print evening', 1);
     expect(await drawn(page, 'yours: Ferns from spores')).toBe(1);
     await page.click('[data-entry][data-note*="waiting: yours: Spore print evening"]');
-    await says(page, 'Waits for a decision; nothing is taken yet.');
+    await says(page, 'Waits for a decision; nothing is booked yet.');
     await press(page, 'Print', 'link');
     await says(page, 'Before it is printed');
   });
 
   test('a view is kept under a name, found again after a reload, and let go', async () => {
     const page = await datesOf('/dates?view=month&by=space&only=8', 'requester');
-    await press(page, 'Keep view');
-    await fill(page, 'Keep what is shown as', 'Seed Library, months');
+    await press(page, 'Save view');
+    await fill(page, 'Save this view as', 'Seed Library, months');
     // Pressed twice it is kept once.
     await page.$$eval('button[type="submit"]', (buttons) => {
       const keep = buttons.find(({ textContent }) => textContent === 'Keep')!;
@@ -215,7 +215,7 @@ describe('as a requester', () => {
 
   test('whoever is not signed in is told how to keep a view', async () => {
     const page = await datesOf('/dates?view=month');
-    await press(page, 'Keep view');
+    await press(page, 'Save view');
     const href = await page.$eval('main a[href^="/sign-in?next="]', (link) => link.getAttribute('href'));
     expect(decodeURIComponent(href!)).toContain('/dates?view=month');
   });

@@ -58,7 +58,7 @@ test('a series of thirty dates of which five clash is decided in three presses',
   await counted('Approve 25 dates, and offer 5 something else …');
   await says(page, '5 dates move');
   await counted('Approve 25 dates, and offer 5 something else');
-  await says(page, 'Done: approved 25 dates, proposed another place or time for 5 dates.');
+  await says(page, 'Done: approved 25 dates, offered another space or time for 5 dates.');
   // Eight are asked for at most.
   expect(presses).toBeLessThanOrEqual(8);
   const states = await statesOf(reference);
@@ -85,7 +85,7 @@ test('each date that clashes can be given another way, or left; done by keys alo
   const go = await byRole(page, 'button', 'Approve 2 dates, and offer 1 something else');
   await go.focus();
   await page.keyboard.press('Enter');
-  await says(page, 'Done: approved 2 dates, proposed another place or time for 1 date.');
+  await says(page, 'Done: approved 2 dates, offered another space or time for 1 date.');
   expect(await statesOf(reference)).toEqual(['approved', 'waiting', 'waiting', 'approved']);
 });
 
@@ -315,17 +315,17 @@ describe('many single bookings at once', () => {
 test('a series goes on longer from a date on, at another time, and back in one press', async () => {
   const reference = await asked({ title: 'Ink made of galls', day: '2028-09-05', dates: 4 });
   const page = await show(browser, `/desk/${reference}`, 'manager');
-  await page.click('summary ::-p-text(From a date on otherwise, or longer)');
+  await page.click('summary ::-p-text(Change or extend the series)');
   await page.select('details:has(select) select', String((await view(reference)).dates[2]!.id));
   const typed = 'details:has(select) input[autocomplete="off"]';
   await typeInto(page, typed, '2028-01-01', 3);
-  await press(page, 'Change the series from there on');
+  await press(page, 'Change the series from this date');
   await says(page, 'The last day must not lie before the first.');
   await typeInto(page, typed, '17:00', 1);
   await typeInto(page, typed, '19:00', 2);
   await typeInto(page, typed, '2028-10-10', 3);
   await says(page, 'The history will say: the series goes another way from there on');
-  await press(page, 'Change the series from there on');
+  await press(page, 'Change the series from this date');
   await says(page, 'Done');
   const changed = (await view(reference)).dates.filter(({ state }) => state === 'waiting');
   expect(changed.map(({ startLocal }) => startLocal)).toEqual([
@@ -337,6 +337,6 @@ test('a series goes on longer from a date on, at another time, and back in one p
     '2028-10-10T17:00',
   ]);
   await press(page, 'Take it back');
-  await says(page, 'took back');
+  await says(page, 'undid');
   expect((await view(reference)).dates.filter(({ state }) => state === 'waiting')).toHaveLength(4);
 });

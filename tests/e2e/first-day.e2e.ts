@@ -80,7 +80,7 @@ test(
       await go(page, '/ask?space=1&start=2027-05-04T18:30&minutes=90');
       await fill(page, 'Title', 'Lark census');
       await fill(page, 'Category', 'Events');
-      await fill(page, 'Lead host', 'Larkrise Almshouses');
+      await fill(page, 'Host', 'Larkrise Almshouses');
       await fill(page, 'People expected', '30');
       await press(page, 'Send the request');
       await says(page, 'Sent. Your reference is');

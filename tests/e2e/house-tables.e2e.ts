@@ -36,7 +36,7 @@ test.each([...new Set(TABLES.map(({ kind }) => kind))])(
     await open(page, `/house/${kind}/csv`);
     for (const { line, text, says: sentence } of TABLES.filter((table) => table.kind === kind)) {
       await paste('The table', text);
-      await press(page, 'Look what it does');
+      await press(page, 'Preview');
       expect({ line, shown: await refusalShown() }).toEqual({
         line,
         shown: expect.stringMatching(sentence),
@@ -59,13 +59,13 @@ test('a table from a file: every bad line by its number, put right, looked at, t
   await input.uploadFile(file);
   await page.waitForFunction(() => document.querySelector('main textarea')!.textContent !== '');
   expect(await page.$eval('main textarea', (field) => field.value)).toContain('Mossy Stone – Café;nobody');
-  await press(page, 'Look what it does');
+  await press(page, 'Preview');
   await says(page, 'Line 2: ');
   await says(page, 'Line 4: ');
   expect(await refusalShown()).not.toContain('Line 3: ');
 
   await paste('The table', 'name,members\nMossy Stone Club,\nFrog Count,isolde.marsh@quillmere.example\n');
-  await press(page, 'Look what it does');
+  await press(page, 'Preview');
   await says(page, '2 lines change something, 0 say what is so already.');
   await pressTwice(page, 'Take it in');
   await says(page, 'took in organisations: 2 made, 0 changed, 0 as they were');

@@ -228,7 +228,7 @@ test('a picture of a space: sent with what is seen on it, shown to readers, take
   await fill(page, 'What is seen on it', 'Tables under the skylight');
   await press(page, 'Show this picture');
   await says(page, 'Done: the picture is shown.');
-  const place = await show(browser, '/places/L2');
+  const place = await show(browser, '/spaces/L2');
   const size = await place.$eval('img[alt="Tables under the skylight"]', async (img) => {
     await (img as HTMLImageElement).decode();
     return [(img as HTMLImageElement).naturalWidth, (img as HTMLImageElement).naturalHeight];
@@ -265,12 +265,12 @@ test('what is on in a space is told to the roles it names: the crew sees it, and
 test('notice is typed in whatever unit suits, and a row that goes takes its own with it', async () => {
   const page = await kept('/house/space/8');
   await press(page, 'Another rule');
-  await fill(page, 'Notice of rule 1', '2');
-  await page.select('[aria-label="Unit of Notice of rule 1"]', '1440');
+  await fill(page, 'Announcement of rule 1', '2');
+  await page.select('[aria-label="Unit of Announcement of rule 1"]', '1440');
   await press(page, 'Save');
   await says(page, 'Done: changed a space: “Seed Library”.');
   const again = await kept('/house/space/8');
-  const shown = await again.$$eval('[aria-label="Unit of Notice of rule 1"]', ([unit]) => [
+  const shown = await again.$$eval('[aria-label="Unit of Announcement of rule 1"]', ([unit]) => [
     (unit!.previousElementSibling as HTMLInputElement).value,
     (unit as HTMLSelectElement).value,
   ]);

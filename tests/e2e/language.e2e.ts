@@ -113,12 +113,12 @@ test('the verdict that the browser makes by itself is German as well', async () 
   await page.close();
 });
 
-test('German is chosen in the settings, holds everywhere, and is given up again', async () => {
+test('German is chosen in the settings, holds everywhere, and is cancelled again', async () => {
   const page = await newPage(browser);
   await signIn(page, 'requester');
   await open(page, '/settings');
   await page.click('::-p-xpath(//label[normalize-space(.) = "Deutsch"]//input)');
-  await Promise.all([page.waitForNavigation(), press(page, 'Keep these settings')]);
+  await Promise.all([page.waitForNavigation(), press(page, 'Save these preferences')]);
   expect(await textOf(page, 'h1')).toBe('Einstellungen');
   await open(page, '/ask?space=9&start=2027-04-21T14:00&minutes=90&people=16');
   await page.waitForFunction(() => document.querySelector('#verdict')?.textContent?.includes('Konflikt'));
@@ -137,6 +137,6 @@ test('German is chosen in the settings, holds everywhere, and is given up again'
   await open(page, '/settings');
   await page.click('::-p-xpath(//label[normalize-space(.) = "wie das Haus"]//input)');
   await Promise.all([page.waitForNavigation(), press(page, 'Diese Einstellungen behalten')]);
-  expect(await textOf(page, 'h1')).toBe('Settings');
+  expect(await textOf(page, 'h1')).toBe('Preferences');
   await page.close();
 });

@@ -35,7 +35,7 @@ const named = async (slug: string, title: string) =>
 async function describeEvent(page: Page, title: string, people: string): Promise<void> {
   await fill(page, 'Title', title);
   await fill(page, 'Category', 'Workshops');
-  await fill(page, 'Lead host', 'Fern and Moss Circle');
+  await fill(page, 'Host', 'Fern and Moss Circle');
   await fill(page, 'People expected', people);
 }
 
@@ -47,8 +47,8 @@ describe('from a gap on the board to a cancelled date in the feed', () => {
     const page = await newPage(browser);
     await open(page, '/?day=2027-06-02');
     await drawOn(page, 'Seed Library', '18:30', '20:30');
-    await says(page, 'A free place');
-    await says(page, 'Nothing stands in the way.');
+    await says(page, 'A free time');
+    await says(page, 'Nothing is in the way.');
     await press(page, 'More dates, equipment, notes: the whole form', 'link');
     await says(page, 'Can it be done?');
     await describeEvent(page, title, '12');
@@ -57,7 +57,7 @@ describe('from a gap on the board to a cancelled date in the feed', () => {
     await press(page, 'Add equipment');
     await fill(page, 'Equipment', 'Projector');
     await fill(page, 'How many', '1');
-    await press(page, 'Dates by a rule', 'radio');
+    await press(page, 'Repeating', 'radio');
     await fill(page, 'Until', '2027-06-16');
     await says(page, 'All 3 dates are clear.');
     await says(page, 'Every week on Wednesday, 18:30–20:30, until 16 June 2027, 3 dates');
@@ -113,15 +113,15 @@ describe('from a gap on the board to a cancelled date in the feed', () => {
     expect(master!.toString()).not.toMatch(/Trays|Isolde|Projector/);
   });
 
-  chapter('the manager keeps the place of the date that waits, and lets it go again', async (told) => {
+  chapter('the manager keeps the space of the date that waits, and lets it go again', async (told) => {
     const page = await newPage(browser);
     await signIn(page, 'manager');
     await open(page, `/desk/${told.reference}`);
     await press(page, 'all 1 waiting');
-    await fill(page, 'Keep the place until', '2027-04-20T12:00');
+    await fill(page, 'Hold until', '2027-04-20T12:00');
     await press(page, 'Hold 1 date');
     await says(page, 'Done: held 1 date.');
-    await says(page, 'Its place is kept until Tue 20 Apr 2027, 12:00.');
+    await says(page, 'Held until Tue 20 Apr 2027, 12:00.');
     await press(page, 'End 1 hold');
     await says(page, 'Done: ended the hold of 1 date.');
   });
@@ -141,16 +141,16 @@ describe('from a gap on the board to a cancelled date in the feed', () => {
     expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
   });
 
-  chapter('the requester takes back what was given up, within ten minutes', async (told) => {
+  chapter('the requester takes back what was cancelled, within ten minutes', async (told) => {
     const page = await newPage(browser);
     await signIn(page, 'requester');
     await open(page, `/requests/${told.reference}`);
     await press(page, 'Wed 2 Jun 2027, 18:30–20:30', 'checkbox');
-    await press(page, 'Give up 1 date …');
-    await press(page, 'Give them up');
+    await press(page, 'Cancel 1 date …');
+    await press(page, 'Cancel them');
     await says(page, 'Done: cancelled 1 approved date.');
     await press(page, 'Take it back');
-    await says(page, 'Done: took back what was done to 1 date.');
+    await says(page, 'Done: undid what was done to 1 date.');
     await says(page, 'partly approved: 2 of 3; 1 waiting · every week');
   });
 
@@ -162,9 +162,9 @@ describe('from a gap on the board to a cancelled date in the feed', () => {
       await open(page, `/requests/${told.reference}`);
       await press(page, 'Wed 9 Jun 2027, 18:30–20:30', 'checkbox');
       await press(page, 'Wed 16 Jun 2027, 18:30–20:30', 'checkbox');
-      await press(page, 'Give up 2 dates …');
+      await press(page, 'Cancel 2 dates …');
       await says(page, '1 waiting date is withdrawn; 1 approved date is cancelled');
-      await press(page, 'Give them up');
+      await press(page, 'Cancel them');
       await says(page, 'Done: withdrew 1 waiting date and cancelled 1 approved date.');
       const events = await named('workshops', title);
       expect(
@@ -180,8 +180,8 @@ describe('from a gap on the board to a cancelled date in the feed', () => {
       await signIn(crew, 'crew');
       await open(crew, '/setups?day=2027-06-09');
       // What the crew had is told to be off, and stands among nothing that is to be done.
-      await says(crew, 'Not to be done any more');
-      const work = await crew.$$eval('ol[aria-label="Setup work in order of time"]', (all) =>
+      await says(crew, 'Not needed any more');
+      const work = await crew.$$eval('ol[aria-label="Work orders by time"]', (all) =>
         all.map(({ textContent }) => textContent).join(' '),
       );
       expect(work).not.toContain(title);
@@ -197,7 +197,7 @@ test('a wrong input is said beside its field, and nothing typed is lost', async 
   await signIn(page, 'requester');
   await open(page, '/ask?space=8&start=2027-06-03T10:00&minutes=60');
   await describeEvent(page, 'Too many for the drawers', '65');
-  await says(page, 'Seed Library may hold 30 people: 65 are 35 too many. Pick a larger place.');
+  await says(page, 'Seed Library may hold 30 people: 65 are 35 too many. Choose a larger space.');
   await press(page, 'Send the request');
   await says(page, 'Not sent yet:');
   await page.waitForFunction(() => (document.activeElement as HTMLInputElement).name === 'people');
@@ -232,7 +232,7 @@ test('two managers decide at once: one wins, the other reads what happened and s
     }),
   );
   await Promise.all(pages.map((page) => press(page, 'Approve 1 date')));
-  await Promise.all(pages.map((page) => says(page, 'Nothing of this waits any more.')));
+  await Promise.all(pages.map((page) => says(page, 'Nothing here waits any more.')));
   const texts = await Promise.all(pages.map((page) => textOf(page)));
   expect(texts.filter((text) => text.includes('Done: approved 1 date.'))).toHaveLength(1);
   expect(
@@ -252,7 +252,7 @@ test('a clash is refused with its date and reason; declining needs a reason and 
   await says(page, 'Potting Studio is taken by “Propagation bench”');
   await press(page, 'all 1 waiting');
   await press(page, 'Approve 1 date');
-  await says(page, 'Not done: 1 date clashes.');
+  await says(page, 'Not done: 1 date conflicts.');
   await press(page, 'Decline 1 date');
   await says(page, 'Declining needs a reason: the requester reads it.');
   await page.type(
@@ -278,12 +278,12 @@ test('with the keyboard alone: a gap is picked with the arrows, asked for and se
   await page.keyboard.up('Shift');
   await says(page, 'Boathouse, Thu 10 Jun 2027, 10:15–11:45. Enter asks for it.');
   await page.keyboard.press('Enter');
-  await says(page, 'A free place');
+  await says(page, 'A free time');
   await (await page.waitForSelector('aria/Title[role="textbox"]'))!.focus();
   await page.keyboard.type('Reed pens');
   await page.keyboard.press('Tab');
   await page.keyboard.type('16');
-  await says(page, 'Nothing stands in the way.');
+  await says(page, 'Nothing is in the way.');
   for (
     let n = 0;
     n < 40 && (await page.evaluate(() => document.activeElement?.textContent)) !== 'Send the request';

@@ -125,7 +125,7 @@ test('a note of a crew, a message and a reason of the desk are still there after
   await holds(desk, MESSAGE, 'Half a message');
 
   const crew = await show(browser, '/setups', 'crew', PHONE);
-  await (await crew.$('button[aria-label^="Say something about"]'))!.click();
+  await (await crew.$('button[aria-label^="Add a note about"]'))!.click();
   await crew.waitForSelector('textarea');
   await crew.type('textarea', 'A chair is missing');
   await crew.reload();

@@ -48,7 +48,7 @@ test('every write from another site is refused, whoever sends it', async () => {
     }
 });
 
-test.each(['/places/%E0%A4%A', '/api/requests/%/review', '/%C0%80'])(
+test.each(['/spaces/%E0%A4%A', '/api/requests/%/review', '/%C0%80'])(
   'an address that cannot be read is no page: %s',
   async (path) => {
     const reply = await send('GET', path, undefined, cookies.manager);

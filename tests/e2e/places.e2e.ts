@@ -24,10 +24,10 @@ const see = (path: string, who?: Account) => show(browser, path, who);
 
 test('a place that is known leads to the board of its building', async () => {
   const page = await see('/places');
-  await fill(page, 'A place you know', 'nowhere house');
+  await fill(page, 'A space you know', 'nowhere house');
   await press(page, 'See its building on the board');
   await says(page, 'There is no building or space called “nowhere house”.');
-  await fill(page, 'A place you know', 'seed library');
+  await fill(page, 'A space you know', 'seed library');
   await press(page, 'See its building on the board');
   await page.waitForSelector('.board-scroll [data-row]');
   expect(page.url()).toContain('in=Old+Stables');
@@ -63,7 +63,7 @@ test('three spaces are compared, the picked time stays, and what was found goes 
 });
 
 test('the earliest moments lead to the board with everything picked', async () => {
-  const page = await see('/places/earliest', 'requester');
+  const page = await see('/spaces/earliest', 'requester');
   const line = async (n: number, people: string) => {
     const field = (await page.waitForSelector(`input[name="people${n}"]`))!;
     await field.evaluate((input) => ((input as HTMLInputElement).value = ''));
@@ -71,25 +71,25 @@ test('the earliest moments lead to the board with everything picked', async () =
   };
   await line(1, '12');
   await line(2, '20');
-  await press(page, 'Look for the earliest');
+  await press(page, 'Find the earliest');
   await says(page, 'the earliest first');
   await press(page, 'Ask for it on the board', 'link');
   await page.waitForSelector('.board-scroll [data-row]');
   // With the layouts they were found free in.
   expect(page.url()).toMatch(/pick=\d+\.\d+@2027-04-1\dT\d\d:\d\d\/120\/0\/[a-z]+\.[a-z]+/);
-  await says(page, 'A free place');
+  await says(page, 'A free time');
   expect(await textOf(page, 'aside')).not.toMatch(/clash/);
 });
 
 test('what was asked wrongly for the earliest is said beside its field, and nothing typed is lost', async () => {
   const page = await see(
-    '/places/earliest?people1=20&first=2027-04-20&last=2027-04-01&between=09:00&and=18:00&minutes=90',
+    '/spaces/earliest?people1=20&first=2027-04-20&last=2027-04-01&between=09:00&and=18:00&minutes=90',
   );
   await says(page, 'The last day must not be before the first.');
   expect(await page.$eval('input[name="people1"]', (input) => (input as HTMLInputElement).value)).toBe('20');
   await open(
     page,
-    '/places/earliest?people1=9000&first=2027-04-20&last=2027-04-21&between=09:00&and=18:00&minutes=90',
+    '/spaces/earliest?people1=9000&first=2027-04-20&last=2027-04-21&between=09:00&and=18:00&minutes=90',
   );
   await says(page, 'No space fits line 1, whatever the day');
 });
@@ -119,6 +119,6 @@ test('a pool has a page; with whom its units are is for those who work with them
   await says(manager, 'With whom');
   await press(manager, 'Ask for a loan', 'link');
   await says(manager, 'Garden buggy: a loan');
-  expect((await fetch(`${BASE}/pools/999`)).status).toBe(404);
-  expect((await fetch(`${BASE}/pools/abc`)).status).toBe(404);
+  expect((await fetch(`${BASE}/equipment/999`)).status).toBe(404);
+  expect((await fetch(`${BASE}/equipment/abc`)).status).toBe(404);
 });

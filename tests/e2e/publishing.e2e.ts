@@ -202,7 +202,7 @@ describe('what is private is nowhere readers look', () => {
       '/',
       `/?day=${day}`,
       `/dates?view=day&day=${day}`,
-      '/places/CR',
+      '/spaces/CR',
       '/notices?q=supper',
       `/notices?view=month&on=${day}&q=supper`,
       `/api/dates?from=${day}&days=1&q=supper`,
@@ -289,7 +289,7 @@ describe('the office keeps its calendars', () => {
     await says(first, '“Under glass” is saved');
     await fill(second, 'Name', 'Glass and more');
     await press(second, 'Save the calendar');
-    await says(second, 'Somebody has saved this calendar since you opened it.');
+    await says(second, 'Someone has saved this calendar since you opened it.');
     const led = await fetch(`${BASE}/notices/glasshouse-range`, { redirect: 'manual' });
     expect([led.status, led.headers.get('location')]).toEqual([308, '/notices/under-glass']);
     expect((await get('/notices/glasshouse-range/feed.ics')).status).toBe(200);
@@ -316,7 +316,7 @@ test('the office sees how a notice will read, holds it back, takes up a wish; wh
   const reference = await asked({ title, day: '2029-02-27', more: { calendarIds: [id] } });
   const page = await show(browser, `/desk/${reference}`, 'manager');
   await says(page, 'What readers see: 1 calendar is wished for');
-  await says(page, 'Whoever asked would like it here: take it up or keep it off.');
+  await says(page, 'The requester would like it listed here: list it or exclude it.');
   await fill(page, 'On By the lake', 'taken up there');
   await fill(page, 'Second line', 'wax and paper');
   await press(page, 'Held back for now', 'checkbox');

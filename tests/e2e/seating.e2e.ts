@@ -9,15 +9,15 @@ beforeAll(async () => {
 afterAll(() => browser.close());
 
 test('a room is set while the number is dragged; too many are said; the address keeps it', async () => {
-  const page = await show(browser, '/places/QH/plan?layout=rounds&people=60');
-  await says(page, 'All 60 have a place.');
+  const page = await show(browser, '/spaces/QH/plan?layout=rounds&people=60');
+  await says(page, 'All 60 have a space.');
   await says(page, '60 chairs and 8 round tables.');
   await fill(page, 'Tables of', 'ten');
   await says(page, '60 chairs and 6 round tables.');
   const slider = await byRole(page, 'slider', 'People, by dragging');
   await slider.focus();
   for (let press = 0; press < 5; press += 1) await page.keyboard.press('ArrowRight');
-  await says(page, 'All 65 have a place.');
+  await says(page, 'All 65 have a space.');
   await fill(page, 'People', '900');
   await says(page, 'have none.');
   await fill(page, 'Set with', 'rows of chairs');
@@ -35,18 +35,18 @@ test('from a request the room is seen as it is asked for', async () => {
   const page = await show(browser, `/desk/${reference}`, 'manager');
   await press(page, 'See it set', 'link');
   await says(page, 'How Quince Hall could be set');
-  await says(page, 'All 12 have a place.');
+  await says(page, 'All 12 have a space.');
 });
 
 test('a place whose sides nobody knows says so, and one that is not there is not there', async () => {
-  const page = await show(browser, '/places/FO/plan');
+  const page = await show(browser, '/spaces/FO/plan');
   await says(page, 'Its sides were never measured');
-  const missing = await show(browser, '/places/NOPE/plan');
-  await says(missing, 'Nothing stands here');
+  const missing = await show(browser, '/spaces/NOPE/plan');
+  await says(missing, 'Page not found');
 });
 
 test('wider ways seat fewer; the office keeps a way of the house, and readers take it', async () => {
-  const office = await show(browser, '/places/QH/plan?layout=theatre&people=320', 'manager');
+  const office = await show(browser, '/spaces/QH/plan?layout=theatre&people=320', 'manager');
   await says(office, 'have a place');
   const seats = async (page: Page) => Number(/(\d+) have a place/.exec(await textOf(page))?.[1]);
   const usual = await seats(office);
@@ -57,14 +57,14 @@ test('wider ways seat fewer; the office keeps a way of the house, and readers ta
     {},
     usual,
   );
-  await fill(office, 'Keep this as', 'Long talk');
+  await fill(office, 'Save this as', 'Long talk');
   await press(office, 'Keep');
-  await byRole(office, 'button', 'Give up Long talk');
+  await byRole(office, 'button', 'Cancel Long talk');
 
-  const reader = await show(browser, '/places/QH/plan?layout=rounds&people=320');
+  const reader = await show(browser, '/spaces/QH/plan?layout=rounds&people=320');
   await press(reader, 'Long talk');
   await reader.waitForFunction(
     () => location.search.includes('between=900') && location.search.includes('layout=theatre'),
   );
-  expect(await textOf(reader)).not.toContain('Keep this as');
+  expect(await textOf(reader)).not.toContain('Save this as');
 });

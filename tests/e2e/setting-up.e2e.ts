@@ -53,7 +53,7 @@ async function approvedOn(day: string, title: string): Promise<string> {
 const gone = (page: Page, text: string) =>
   page.waitForFunction((unwanted) => !document.body.innerText.includes(unwanted), {}, text);
 
-test('approved, more people, read, set, given up, taken back: the crew sees it all on a phone', async () => {
+test('approved, more people, read, set, cancelled, taken back: the crew sees it all on a phone', async () => {
   const day = '2029-03-07';
   const reference = await asked({ title: 'Lichen ledger', day });
   const office = await show(browser, `/desk/${reference}`, 'manager');
@@ -84,7 +84,7 @@ test('approved, more people, read, set, given up, taken back: the crew sees it a
 
   await step(reference, { action: 'leave' });
   await reload(crew);
-  await says(crew, 'Not to be done any more');
+  await says(crew, 'Not needed any more');
   // It stands set now: to be cleared before the next who have the room, the tree register of today.
   await open(crew, '/setups');
   await press(crew, 'Done: Take back, Council Room, 10:40');
@@ -98,7 +98,7 @@ test('while one reads the old version the office changes it: reading and doing t
   const crew = await show(browser, `/setups?day=${day}`, 'crew', PHONE);
   await step(reference, { action: 'move', patch: { people: 15 } });
   await press(crew, 'Done: Setup, Council Room, 17:45');
-  await says(crew, 'The order has a new version.');
+  await says(crew, 'The work order has a new version.');
   await says(crew, '15 people, not 12');
 });
 
@@ -124,7 +124,7 @@ describe('recipes', () => {
     await press(page, 'See what saving does');
     await says(page, 'made');
     await press(page, 'Save it');
-    await says(page, 'The office made a recipe;');
+    await says(page, 'The office made a work order template;');
 
     const event = await show(browser, `/setups/event/${reference}`, 'manager');
     await says(event, 'Jugs of water: one long table, for 12');
@@ -141,10 +141,10 @@ describe('recipes', () => {
     await fill(first, 'Checklist, a line each', 'Windows shut');
     await press(first, 'See what saving does');
     await press(first, 'Save it');
-    await says(first, 'The office changed a recipe;');
+    await says(first, 'The office changed a work order template;');
     await fill(second, 'Checklist, a line each', 'Lights off');
     await press(second, 'See what saving does');
-    await says(second, '“Set the space” was changed by somebody else.');
+    await says(second, '“Set the space” was changed by someone else.');
     expect(await second.$eval('textarea', (area) => area.value)).toBe('Lights off');
   });
 });
@@ -166,7 +166,7 @@ describe('the week of the crews', () => {
   test('an order goes to somebody by the list, by keys and by dragging', async () => {
     await approvedOn(DAY, 'Sedge drawing');
     const page = await show(browser, `/setups/week?day=${DAY}&team=1`, 'manager');
-    expect(await holderOf(page)).toBe('Whoever is there');
+    expect(await holderOf(page)).toBe('Unassigned');
     await page.click(chip);
     await fill(page, 'Give them to', 'Sunniva Hart');
     await press(page, 'Give');
@@ -222,13 +222,13 @@ describe('around an event', () => {
     await fill(page, 'How far Table linen is', 'refused');
     await press(page, 'Keep: Table linen');
     await says(page, 'Say why it is refused');
-    await fill(page, 'What is to say about Table linen', 'All leaf-printed cloths are at the laundry.');
+    await fill(page, 'What is there to say about Table linen', 'All leaf-printed cloths are at the laundry.');
     await press(page, 'Keep: Table linen');
     await says(page, 'refused, Wren Calloway');
 
     await press(page, 'Right: East Bay: 40 × Folding chair');
     await says(page, '1 of 6 seen');
-    await press(page, 'Not so: East Bay: 8 × Round table 1.5 m');
+    await press(page, 'Report a problem: East Bay: 8 × Round table 1.5 m');
     await fill(page, 'What is wrong: East Bay: 8 × Round table 1.5 m', 'One wobbles');
     await page.keyboard.press('Enter');
     await says(page, 'not so: One wobbles');
@@ -262,24 +262,24 @@ describe('around an event', () => {
     await reload(page);
     await says(page, '2 of 3 here');
     await fill(page, 'What is left to do', 'Send the lids back');
-    await press(page, 'Note it');
+    await press(page, 'Save');
     await says(page, 'Send the lids back');
   });
 
   test('an order in one’s own words, for one date; a problem told by the crew is at risk on the desk', async () => {
     const reference = await approvedOn('2029-03-28', 'Rush weaving, dry');
     const page = await show(browser, `/setups/event/${reference}`, 'manager');
-    await press(page, 'An order of one’s own');
+    await press(page, 'A work order of your own');
     await fill(page, 'What is to be done', 'Open the side gate');
-    await press(page, 'Make the order');
+    await press(page, 'Make the work order');
     await says(page, 'Choose a team');
     await fill(page, 'Team', 'Setup');
-    await press(page, 'Make the order');
+    await press(page, 'Make the work order');
     await says(page, 'Open the side gate');
     await says(page, '1 order made by hand');
 
     const crew = await show(browser, '/setups?day=2029-03-28', 'crew', PHONE);
-    await press(crew, 'Say something about Council Room, 17:45');
+    await press(crew, 'Add a note about Council Room, 17:45');
     await fill(crew, 'What is there to say about Council Room?', 'The side gate sticks.');
     await press(crew, 'It is a problem');
     await says(crew, 'Problem: The side gate sticks.');

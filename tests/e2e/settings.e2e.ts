@@ -24,13 +24,13 @@ test('clock, second zone, hours and days of one’s own, kept with the account a
   await fill(page, 'First hour', '10 am');
   await fill(page, 'Last hour', '9 am');
   await choose(page, 'Letters before', 'a day before');
-  await press(page, 'Keep these settings');
+  await press(page, 'Save these preferences');
   await says(page, 'The last hour is after the first.');
   await fill(page, 'First hour', '6 am');
   await fill(page, 'Last hour', '11 pm');
   await fill(page, 'Days it opens with', '2');
-  await press(page, 'Keep these settings');
-  await says(page, 'Done: your settings are kept.');
+  await press(page, 'Save these preferences');
+  await says(page, 'Done: your preferences are saved.');
   expect(await page.$eval('html', ({ dataset }) => `${dataset.theme} ${dataset.contrast}`)).toBe('dark more');
 
   // Elsewhere, by signing in with the form.
@@ -74,8 +74,8 @@ test('a reader without an account keeps theirs in the browser; the switch of the
   await press(page, 'Light or dark');
   await page.waitForFunction(() => document.documentElement.dataset.theme === 'dark');
   await choose(page, 'Clock', '2:30 pm');
-  await press(page, 'Keep these settings');
-  await says(page, 'Done: your settings are kept.');
+  await press(page, 'Save these preferences');
+  await says(page, 'Done: your preferences are saved.');
   await open(page, '/notices?view=week');
   expect(await page.$eval('html', ({ dataset }) => dataset.theme)).toBe('dark');
   expect(await textOf(page)).toMatch(/\d (am|pm)/);
@@ -84,7 +84,7 @@ test('a reader without an account keeps theirs in the browser; the switch of the
 test('pins are listed and taken out', async () => {
   const page = await newPage(browser);
   await signIn(page, 'steward');
-  await open(page, '/places/SL');
+  await open(page, '/spaces/SL');
   await page.evaluate(async () => {
     await fetch('/api/own/pins', {
       method: 'POST',

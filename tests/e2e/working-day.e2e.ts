@@ -65,7 +65,7 @@ test('a working day: asked, questioned, agreed to, approved, set up, read; offli
     Title: TITLE,
     Category: 'Workshops',
     'People expected': '20',
-    'Lead host': 'Fern and Moss',
+    Host: 'Fern and Moss',
   }))
     await fill(requester, label, value);
   await press(requester, 'Send the request');
@@ -105,7 +105,7 @@ test('a working day: asked, questioned, agreed to, approved, set up, read; offli
   await says(second, 'Done: approved 1 date.');
   await go(second, '/recent');
   await press(second, 'Take it back: approved 1 date');
-  await says(second, 'Done: took back what was done to 1 date.');
+  await says(second, 'Done: undid what was done to 1 date.');
   await go(second, `/desk/${reference}`);
   await press(second, 'Approve 1 date');
   await says(second, 'Done: approved 1 date.');

@@ -237,7 +237,7 @@ test('an archive holds files of a house and nothing else: no way out of its fold
   };
   try {
     const stranger = await tarOf(['notes.txt'], () => writeFileSync(join(nest, 'notes.txt'), 'x'));
-    expect(await why(stranger)).toBe('It holds “notes.txt”, which belongs to no house.');
+    expect(await why(stranger)).toBe('It holds “notes.txt”, which belongs to no office.');
     const linked = await tarOf(['session-secret'], () =>
       symlinkSync('/etc/hostname', join(nest, 'session-secret')),
     );
@@ -261,7 +261,7 @@ test('an archive holds files of a house and nothing else: no way out of its fold
 
 test('an archive of more files than any house has is not read to its end', async () => {
   const refused = await unpack(crowdOf(60_000));
-  expect(whyOf(refusalOf(refused))).toBe('It holds more files than any house.');
+  expect(whyOf(refusalOf(refused))).toBe('It holds more files than any office.');
   expect(readdirSync(join(folder, 'mail')).length).toBeLessThanOrEqual(50_000);
 });
 

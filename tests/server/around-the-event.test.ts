@@ -222,7 +222,7 @@ describe('people and shifts', () => {
     const give = { key: randomUUID(), orders: [setup.id], personId: 6 as never };
     expectDone(await assignOrders(office.as('mara'), give));
     expect(expectDone(await member(false)).summary).toBe(
-      'took somebody out of a team; 1 order goes back to the team',
+      'removed a person from a team; 1 order goes back to the team',
     );
   });
 });

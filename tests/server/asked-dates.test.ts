@@ -78,7 +78,7 @@ test('every date left out, and a loan of nothing nowhere, are refused', async ()
     when: { ...times, repeat: { rule: 'FREQ=DAILY;COUNT=1' }, excluded: [times.startsAt] },
   });
   expect(refusalOf(await submitRequest(office.as('ada'), none))).toMatchObject({
-    fields: [{ message: 'Every date is left out. Leave one in.' }],
+    fields: [{ message: 'Every date is left out. Keep at least one.' }],
   });
   expect(() => ask({ spaces: [], equipment: [] })).toThrow(/Choose a space/);
 });

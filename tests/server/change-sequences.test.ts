@@ -191,7 +191,7 @@ test.each(SEEDS)(
   240_000,
 );
 
-test('a series of 260 dates: approved, moved by a day, taken back, given up', async () => {
+test('a series of 260 dates: approved, moved by a day, taken back, cancelled', async () => {
   const office = await openOffice();
   const reference = await submit(office, 'ada', {
     when: {

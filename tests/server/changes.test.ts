@@ -45,7 +45,7 @@ const statesOf = (reference: string) => statesIn(office, reference);
 const approved = (who: string, more?: Parameters<typeof ask>[0]) => approvedIn(office, who, more);
 
 describe('holding and proposing', () => {
-  test('a hold keeps the place until it lapses; then the date waits again', async () => {
+  test('a hold keeps the space until it lapses; then the date waits again', async () => {
     const held = await submit(office, 'ada');
     expectDone(await act(office, 'mara', held, { action: 'hold', until: '2027-04-14T12:00' }));
     const other = await submit(office, 'ben', { title: 'Moss count' });
@@ -57,7 +57,7 @@ describe('holding and proposing', () => {
     expect(await statesOf(held)).toEqual(['waiting']);
   });
 
-  test('ended by hand it frees the place at once; a hold in the past is refused', async () => {
+  test('ended by hand it frees the space at once; a hold in the past is refused', async () => {
     const held = await submit(office, 'ada');
     expect(
       refusalOf(await act(office, 'mara', held, { action: 'hold', until: '2027-04-13T08:10' })),
@@ -109,7 +109,7 @@ describe('holding and proposing', () => {
 });
 
 describe('moving', () => {
-  test('a daily series is moved by a day under the guard: every date takes the place of the next', async () => {
+  test('a daily series is moved by a day under the guard: every date takes the space of the next', async () => {
     const when = { ...times('2027-04-20', '14:00', '16:00'), repeat: { rule: 'FREQ=DAILY;COUNT=5' } };
     const reference = await approved('ada', { when });
     const reply = expectDone(
@@ -267,7 +267,7 @@ describe('deciding in bulk', () => {
 
     const strict = await submit(office, 'ada', { when });
     expect(expectDone(await act(office, 'mara', strict, step)).summary).toBe(
-      'approved 2 dates, proposed another place or time for 1 date',
+      'approved 2 dates, offered another space or time for 1 date',
     );
     expect(await statesOf(strict)).toEqual(['approved', 'waiting', 'approved']);
     expectDone(await act(office, 'ada', strict, { action: 'accept' }, { pick: (_, index) => index === 1 }));

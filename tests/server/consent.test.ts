@@ -138,7 +138,7 @@ test('consent is void once the time changes: asked again, and an own change of w
   expect((await kinds()).filter((kind) => kind.startsWith('consent-wanted'))).toHaveLength(2);
 });
 
-test('nobody can accept an offer past those who look after the place', async () => {
+test('nobody can accept an offer past those who look after the space', async () => {
   const reference = await submit(office, 'ada');
   expectDone(
     await act(office, 'mara', reference, {
@@ -186,7 +186,7 @@ test('reminded by hand once a day, and by the clock after two days without an an
   expect((await run()).written).toBe(0);
 });
 
-test('an offer that lapses is told to whoever asked, once', async () => {
+test('an offer that lapses is told to the requester, once', async () => {
   const reference = await submit(office, 'ada');
   expectDone(
     await act(office, 'mara', reference, {

@@ -319,7 +319,7 @@ test('people: roles, the last housekeeper, sessions of who leaves', async () => 
   const mara = await idOf('person', 'Mara Venn');
   expectDone(await save('person', mara, { roles: ['manager', 'housekeeper'] }));
   expect(await faultsOf(save('person', mara, { roles: ['manager'] }))).toEqual([
-    'roles: Nobody would be left to keep the house. Give somebody else who can sign in that role first.',
+    'roles: Nobody would be left for administration. Give that role to another person who can sign in first.',
   ]);
   expect(refusalOf(await command('person', mara, 'retire'))).toMatchObject({ code: 'in-use' });
   // Somebody who cannot sign in keeps nothing.

@@ -98,7 +98,7 @@ test('another time gives it up, and so does giving the date up; taking that back
   expect(await claimsOf(reference)).toEqual(['change in-force']);
 });
 
-test('moving says that the place indoors is given up, and keeps it at the new time where that is asked for', async () => {
+test('moving says that the space indoors is cancelled, and keeps it at the new time where that is asked for', async () => {
   const reference = await outdoors();
   expectDone(await approve(reference));
   expectDone(await keep(reference));
@@ -106,7 +106,7 @@ test('moving says that the place indoors is given up, and keeps it at the new ti
   const later = { action: 'move' as const, patch: { shiftMin: 60 }, reason: '' };
   const seen = expectDone(await act(office, 'mara', reference, later, { preview: true }));
   expect(seen.numbers.indoorsGivenUp).toBe(1);
-  expect(seen.warnings).toContain('Tue 20 Apr 2027, 10:00–12:00: Hall, kept indoors for it, is given up.');
+  expect(seen.warnings).toContain('Tue 20 Apr 2027, 10:00–12:00: Hall, kept indoors for it, is released.');
   const kept = expectDone(await act(office, 'mara', reference, { ...later, keepIndoors: true }));
   expect(kept.warnings).toEqual([]);
   expect(await claimsOf(reference)).toEqual(['change in-force', 'fallback held']);
@@ -155,11 +155,11 @@ test('changing the series from a date on says what it gives up indoors', async (
   const seen = expectDone(await splitSeries(office.as('mara'), reference, body));
   expect(seen.numbers).toMatchObject({ moved: 3, indoorsGivenUp: 3 });
   expect(seen.warnings).toEqual([
-    '3 dates, first Tue 20 Apr 2027, 10:00–12:00: Hall, kept indoors for it, is given up.',
+    '3 dates, first Tue 20 Apr 2027, 10:00–12:00: Hall, kept indoors for it, is released.',
   ]);
 });
 
-test('refused: for a date indoors, for a space outdoors, where it is taken, to whoever asked, and giving up what is not there', async () => {
+test('refused: for a date indoors, for a space outdoors, where it is taken, to the requester, and giving up what is not there', async () => {
   const indoors = await submit(office, 'ada');
   const patch = { spaces: [{ from: SPACE.ST, to: SPACE.HL }] };
   expect(refusalOf(await act(office, 'mara', indoors, { action: 'set-fallback', patch }))).toMatchObject({
@@ -185,7 +185,7 @@ test('refused: for a date indoors, for a space outdoors, where it is taken, to w
   });
 });
 
-test('a hold that ends leaves the place indoors kept', async () => {
+test('a hold that ends leaves the space indoors kept', async () => {
   const reference = await outdoors();
   expectDone(await keep(reference));
   expectDone(await act(office, 'mara', reference, { action: 'hold', until: '2027-04-14T12:00' }));

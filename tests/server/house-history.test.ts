@@ -68,8 +68,8 @@ test('members and shifts stand in the history of their team', async () => {
   )) as [{ id: number }];
   expectDone(await removeShift(office.as('mara'), id, randomUUID()));
   expect(await told('team', 1)).toEqual([
-    ['took somebody into a team', 'Members: Cato Brook → Cato Brook, Gita Hale'],
-    ['took somebody out of a team', 'Members: Cato Brook, Gita Hale → Cato Brook'],
+    ['added a person to a team', 'Members: Cato Brook → Cato Brook, Gita Hale'],
+    ['removed a person from a team', 'Members: Cato Brook, Gita Hale → Cato Brook'],
     ['put 2 people on shift, Tue 20 Apr 2027, 08:00–16:00'],
     ['took 2 people off shift, Tue 20 Apr 2027, 08:00–16:00'],
   ]);
@@ -98,14 +98,18 @@ test('a recipe: made, changed from what to what in words, taken out of use', asy
   const [made, changed, retired] = await told('recipe', id!);
   expect(made).toEqual(
     expect.arrayContaining([
-      'made a recipe',
+      'made a work order template',
       'Name: Cloths on',
       'By: Gates',
       'Brings: Tablecloth: tables + 1',
     ]),
   );
-  expect(changed).toEqual(['changed a recipe', 'People: 1 → 3', 'Brings: Tablecloth: tables + 1 → nothing']);
-  expect(retired).toEqual(['took a recipe out of use']);
+  expect(changed).toEqual([
+    'changed a work order template',
+    'People: 1 → 3',
+    'Brings: Tablecloth: tables + 1 → nothing',
+  ]);
+  expect(retired).toEqual(['retired a work order template']);
 });
 
 test('a calendar: made, and its link replaced', async () => {

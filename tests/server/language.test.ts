@@ -117,7 +117,7 @@ test('the house has a language: of feeds, which are made anew, and of whoever ha
   expect(await feedTextOf(office.reader, slug)).toContain('Hosted by');
 });
 
-test('a refusal and its fields are said to whoever asked', async () => {
+test('a refusal and its fields are said to the requester', async () => {
   await approvedIn(office, 'ada');
   const asked = ask({ when: times('2020-01-01', '14:00', '16:00') });
   const reply = await inGerman(async () =>
@@ -172,7 +172,7 @@ test('of a change of many requests each reads what was done to it, not the numbe
   const what = async () => (await historyOf(office.db, requests[0]!.id, 'Europe/London'))[0]!.what;
   expect(await what()).toBe('approved 1 date');
   expectDone(await undo(office, 'mara', changeSet!));
-  expect(await what()).toBe('took back');
+  expect(await what()).toBe('undid');
 });
 
 test('a table is the same whoever takes it out, and whoever brings it may write their own words', async () => {

@@ -161,7 +161,7 @@ test('a pool tells what is left day by day, and to those who work with it, with 
   expect(refusalOf(await poolPage(office.reader, 99)).code).toBe('not-found');
 });
 
-test('the directory begins with what is pinned, then used, then as the house has it', async () => {
+test('the directory begins with what is pinned, then used, then as the office has it', async () => {
   await submit(office, 'ada', { when: times(DAY, '10:00', '11:00') });
   expectDone(await pin(office.as('ada'), { kind: 'space', id: SPACE.HW, isPinned: true }));
   const codes = async (name: string) =>

@@ -149,7 +149,7 @@ test('what is stopped on its way leaves nothing behind', async () => {
 describe('the desk', () => {
   const lines = async () => (await desk(office.as('mara'))).lines;
 
-  test('says what is lost first, who else wants the place, and who sees to it', async () => {
+  test('says most urgent first, who else wants the space, and who sees to it', async () => {
     const far = await submit(office, 'ada', { title: 'Far', when: times('2027-06-30', '10:00', '11:00') });
     await submit(office, 'ben', { title: 'Near', when: times('2027-04-16', '10:00', '11:00') });
     await submit(office, 'ada', { title: 'Rival', when: times('2027-04-16', '10:30', '11:30') });

@@ -8,7 +8,7 @@ import {
 import { expectDone } from '@tests/builders/changes';
 import { openOffice } from '@tests/builders/office';
 
-test('a way of the house is kept under its name, replaced under the same, and given up once', async () => {
+test('a way of the house is kept under its name, replaced under the same, and cancelled once', async () => {
   const office = await openOffice();
   const keep = (name: string, query: Record<string, unknown>) =>
     keepOwnLayout(office.as('mara'), ownLayoutSchema.parse({ key: randomUUID(), name, query }));

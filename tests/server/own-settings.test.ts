@@ -161,7 +161,7 @@ describe('in an office', () => {
   const reminders = async () =>
     (await outbox(office.as('mara'))).lines.filter(({ kind }) => kind === 'reminder').length;
 
-  test('letters remind at each time chosen, once, and never of what is over, waits or was given up', async () => {
+  test('letters remind at each time chosen, once, and never of what is over, waits or was cancelled', async () => {
     await choose(1, USUAL_SETTINGS, [120, 1440]);
     const reference = await approvedIn(office, 'ada', { when: times('2027-04-20', '14:00', '16:00') });
     await submit(office, 'ada', {

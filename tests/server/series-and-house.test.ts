@@ -82,7 +82,7 @@ describe('from this date on', () => {
     expect(await worldOf(office.db)).toEqual(world);
   });
 
-  test('another rule: what stays stays, the rest is given up, what is new waits', async () => {
+  test('another rule: what stays stays, the rest is cancelled, what is new waits', async () => {
     const reference = await submit(office, 'ada', { when });
     expectDone(await approve(reference));
     const dates = await datesOf(office, reference);
@@ -100,7 +100,7 @@ describe('from this date on', () => {
         { reason: 'Every other week is enough.' },
       ),
     );
-    expect(reply.summary).toContain('2 given up');
+    expect(reply.summary).toContain('2 cancelled');
     expect(await days(reference)).toEqual([
       '04-20T14:00 approved',
       '04-27T14:00 approved',

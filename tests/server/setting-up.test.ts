@@ -175,7 +175,7 @@ describe('lead days', () => {
 });
 
 describe('on the spot', () => {
-  test('lines are ticked by whoever is there; a line that is gone is refused', async () => {
+  test('lines are ticked by unassigned; a line that is gone is refused', async () => {
     await evening({ when: times('2027-04-15', '18:00', '20:00') });
     const [cloths] = (await day('gita', '2027-04-15')).orders;
     const tick = (line: string, isTicked = true) =>

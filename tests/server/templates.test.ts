@@ -67,7 +67,7 @@ describe('a recipe that is saved', () => {
     });
     const preview = expectDone(await save({}, { preview: true }));
     expect(preview.numbers).toEqual({ added: 1, revised: 0, replaced: 0, withdrawn: 0 });
-    expect(preview.summary).toBe('made a recipe; 1 order is made');
+    expect(preview.summary).toBe('made a work order template; 1 order is made');
     expect(await work('gita')).toEqual([]);
     expectDone(await save());
     expect(await work('gita')).toMatchObject([{ title: 'Cloths on', equipment: [{ quantity: 4 }] }]);
@@ -132,7 +132,7 @@ describe('a recipe of the form', () => {
       /^quantities\.0\.formula: Formulas do not know “Guests”/,
     );
     expect(faults({ workFormula: 'people /' })[0]).toMatch(/^workFormula: The formula cannot be read/);
-    expect(faults({ phase: 'attendance' })).toEqual(['until: Say until when somebody is there.']);
+    expect(faults({ phase: 'attendance' })).toEqual(['until: Say until when someone is there.']);
     expect(faults({ title: '' })).toEqual(['title: What is to be done is missing.']);
   });
 

@@ -29,11 +29,11 @@ function navFor(person: SignedInPerson | null, news: number): NavItem[] {
     ...(may('desk.read') ? [{ href: '/desk', label: t`Desk` }] : []),
     { href: '/', label: t`Board` },
     { href: '/dates', label: t`Dates` },
-    { href: '/places', label: t`Places` },
-    { href: '/notices', label: t`Notices` },
+    { href: '/places', label: t`Spaces` },
+    { href: '/notices', label: t`What's on` },
     ...(may('consent.answer') ? [{ href: '/consents', label: t`Consents` }] : []),
-    ...(may('orders.read') ? [{ href: '/setups', label: t`Setups` }] : []),
-    ...(may('house.read') ? [{ href: '/house', label: t`House rules` }] : []),
+    ...(may('orders.read') ? [{ href: '/setups', label: t`Work orders` }] : []),
+    ...(may('house.read') ? [{ href: '/house', label: t`Administration` }] : []),
     ...(may('request.read')
       ? [{ href: '/requests', label: t`My requests`, count: news, countWords: t`new` }]
       : []),
@@ -79,7 +79,7 @@ export async function OfficeFrame({ children }: { children: ReactNode }) {
       </main>
       <footer className="mx-auto w-full max-w-[120rem] border-t border-rule px-4 py-3 text-fine text-soft">
         {t`${office.site}. Questions: ${office.name}, ${office.phone}, ${office.email}. Times are those of ${office.tzid}. `}
-        <Link href="/settings">{t`Settings`}</Link>
+        <Link href="/settings">{t`Preferences`}</Link>
         {ctx.viewer && (
           <>
             {' · '}

@@ -14,10 +14,10 @@ export default async function StartPage() {
   return (
     <main id="main" className="mx-auto w-full max-w-4xl px-4 py-6">
       <h1 className="text-3xl">{t`The first day`}</h1>
-      <p className="pb-4 text-soft">{t`Nothing is kept here yet. Say who you are and what can be asked for first; everything else is made in House rules afterwards, and all of this can be changed there.`}</p>
+      <p className="pb-4 text-soft">{t`Nothing is here yet. Say who you are and what can be asked for first; everything else is made in Administration afterwards, and all of this can be changed there.`}</p>
       <StartForm zones={Intl.supportedValuesOf('timeZone')} />
       <section className="pt-8">
-        <h2 className="border-b border-rule text-xl">{t`Or bring a house in`}</h2>
+        <h2 className="border-b border-rule text-xl">{t`Or bring an archive in`}</h2>
         <p className="py-2 text-soft">{t`An archive that was taken out of another installation: everything in it goes on here.`}</p>
         <ArchiveForm path="/api/start/archive" />
       </section>

@@ -5,7 +5,7 @@ import { requiredLine, rowId } from '@/contracts/forms/fields';
 
 /** Marking a space or a pool as one's own first choice, or no longer. */
 export const pinSchema = z.object({
-  kind: z.enum(['space', 'pool'], lazyText`Pin a space or a pool.`),
+  kind: z.enum(['space', 'pool'], lazyText`Pin a space or equipment.`),
   id: rowId<number>(untranslated('what to pin')),
   isPinned: z.boolean(lazyText`Say whether to pin it.`),
 });
@@ -38,12 +38,12 @@ export const keepViewSchema = z
   .refine(
     ({ screen, address }) =>
       address === SAVED_SCREENS[screen] || address.startsWith(`${SAVED_SCREENS[screen]}?`),
-    { path: ['address'], ...lazyText`Only what this screen shows can be kept.` },
+    { path: ['address'], ...lazyText`Only what this page shows can be saved.` },
   );
 export type KeepViewInput = z.output<typeof keepViewSchema>;
 
 /** Which saved view is let go. */
-export const dropViewSchema = z.object({ id: rowId<number>(untranslated('the view to let go')) });
+export const dropViewSchema = z.object({ id: rowId<number>(untranslated('the view to delete')) });
 
 /** A saved view: its name, and what stands behind the address of its page. */
 export interface SavedView {

@@ -45,7 +45,7 @@ export type AnyDoc = DocOf<EntryKind>;
 export const saveEntrySchema = z.object({
   key: idempotencyKey,
   /** Null makes a new one. */
-  id: rowId<number>(untranslated('a thing')).nullable(),
+  id: rowId<number>(untranslated('an entry')).nullable(),
   /** As it was when the form was opened. */
   rowVersion: z.number().int().default(0),
   /** Only looks what would happen. */

@@ -71,7 +71,7 @@ export const personForm: FormOfEntry = formOfEntry({
           name: 'looksAfter',
           label: untranslated('Looks after'),
           hint: untranslated('A steward of a building, a space or equipment.'),
-          one: untranslated('place'),
+          one: untranslated('space'),
           fresh: { of: 'space', buildingId: null, spaceId: null, poolId: null, asksConsent: true },
           fields: [
             {

@@ -78,7 +78,7 @@ export const siteForm: FormOfEntry = formOfEntry({
       ],
     },
     {
-      title: untranslated('What holds where nothing nearer says otherwise'),
+      title: untranslated('What holds where nothing nearer is said'),
       fields: [
         {
           kind: 'number',
@@ -291,7 +291,7 @@ export const timetableForm: FormOfEntry = formOfEntry({
         {
           kind: 'rows',
           name: 'exceptions',
-          label: untranslated('Days that differ'),
+          label: untranslated('Changed days'),
           hint: untranslated('With periods of their own, or none at all.'),
           one: untranslated('day'),
           fresh: { on: '', periods: [] },

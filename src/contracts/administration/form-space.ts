@@ -77,7 +77,7 @@ export const spaceForm: FormOfEntry = formOfEntry({
           name: 'madeOf',
           label: untranslated('Made of'),
           hint: untranslated(
-            'Spaces it is joined from: whoever has it has them all. None is a space of its own.',
+            'The spaces it is joined from: a booking of it takes them all. None: it is a space of its own.',
           ),
           from: 'spaces',
         },
@@ -120,7 +120,7 @@ export const spaceForm: FormOfEntry = formOfEntry({
           name: 'layouts',
           label: untranslated('Layouts'),
           hint: untranslated(
-            'Seats left empty are worked out from the area, minutes are those of the house for the layout.',
+            'Seats left empty are worked out from the area, minutes are those of the site for the layout.',
           ),
           one: untranslated('layout'),
           fresh: { layout: null, seats: null, setupMin: null, strikeMin: null },
@@ -185,7 +185,7 @@ export const spaceForm: FormOfEntry = formOfEntry({
           },
           fields: [
             { kind: 'date', name: 'from', label: untranslated('From') },
-            { kind: 'span', name: 'noticeMin', label: untranslated('Notice'), isOptional: true },
+            { kind: 'span', name: 'noticeMin', label: untranslated('Announcement'), isOptional: true },
             {
               kind: 'number',
               name: 'horizonMonths',
@@ -223,7 +223,7 @@ export const spaceForm: FormOfEntry = formOfEntry({
           name: 'seenBy',
           label: untranslated('Who sees what is on here'),
           hint: untranslated(
-            'Title, host and contact. The office and whoever asked always do; everybody else sees that it is taken, and what is published. A crew reads on its orders what it sets up.',
+            'Title, host and contact. The office and the requester always see them; everyone else sees that it is taken, and what is published. A crew reads on its work orders what it sets up.',
           ),
           from: named(SEEING_ROLES, ROLE_WORDS),
         },

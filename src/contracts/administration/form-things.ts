@@ -44,7 +44,9 @@ export const equipmentForm: FormOfEntry = formOfEntry({
     },
     {
       title: untranslated('How many there are'),
-      about: untranslated('Counted, numbered, a kit of other things, or the people of a team: one of these.'),
+      about: untranslated(
+        'Counted, numbered, a kit of other equipment, or the people of a team: one of these.',
+      ),
       fields: [
         {
           kind: 'rows',
@@ -74,7 +76,7 @@ export const equipmentForm: FormOfEntry = formOfEntry({
           kind: 'rows',
           name: 'kit',
           label: untranslated('A kit of'),
-          one: untranslated('thing of the kit'),
+          one: untranslated('item of the kit'),
           fresh: { typeId: null, quantity: 1 },
           fields: [
             { kind: 'choice', name: 'typeId', label: untranslated('Equipment'), from: 'equipment' },
@@ -130,7 +132,7 @@ export const serviceForm: FormOfEntry = formOfEntry({
         {
           kind: 'number',
           name: 'crewMin',
-          label: untranslated('Takes, where no recipe says better'),
+          label: untranslated('Takes, where no template says better'),
           unit: untranslated('minutes'),
         },
       ],
@@ -171,7 +173,7 @@ export const categoryForm: FormOfEntry = formOfEntry({
         {
           kind: 'switch',
           name: 'publish',
-          label: untranslated('Events are published unless said otherwise'),
+          label: untranslated('Events are published unless someone says no'),
         },
         {
           kind: 'several',
@@ -191,7 +193,7 @@ export const audienceForm: FormOfEntry = formOfEntry({
   sections: [
     {
       title: untranslated('The audience'),
-      about: untranslated('Where it is called otherwise, categories, calendars and requests follow.'),
+      about: untranslated('When its name changes, categories, calendars and requests follow.'),
       fields: [name(40)],
     },
   ],

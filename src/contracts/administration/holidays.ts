@@ -23,7 +23,7 @@ export const shutHolidaysSchema = z.object({
   places,
   year,
   /** The house is shut then, or it is only said what the day is. */
-  as: z.enum(['closures', 'notes'], lazyText`Say whether the house is shut then.`).default('closures'),
+  as: z.enum(['closures', 'notes'], lazyText`Say whether the office is closed then.`).default('closures'),
   /** Which of the days, as they were listed. */
   days: z
     .array(z.string().max(200))

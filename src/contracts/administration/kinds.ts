@@ -71,7 +71,7 @@ export const KIND_WORDS: Readonly<Record<EntryKind, KindWords>> = texts(
     site: {
       one: 'site',
       many: 'The site',
-      about: 'Its name and zone, whom to ask, its hours, and what holds where nothing nearer says otherwise.',
+      about: 'Its name and zone, whom to ask, its hours, and what holds where nothing nearer is said.',
       keptBy: 'housekeeper',
       isSingle: true,
     },
@@ -79,7 +79,7 @@ export const KIND_WORDS: Readonly<Record<EntryKind, KindWords>> = texts(
       one: 'further site',
       many: 'Further sites',
       about:
-        'Where else spaces of this house stand, with hours and closures of their own. Zone, office and all else are those of the site.',
+        'Where else spaces of this office are, with hours and closures of their own. Zone, office and everything else are those of the site.',
       keptBy: 'housekeeper',
     },
     season: {
@@ -98,7 +98,7 @@ export const KIND_WORDS: Readonly<Record<EntryKind, KindWords>> = texts(
     'day-note': {
       one: 'note to a day',
       many: 'Notes to days',
-      about: 'What a day is, where the house is open all the same: shown on the strip of days.',
+      about: 'What a day is, where the office is open all the same: shown on the day strip.',
       keptBy: 'office',
     },
     building: {
@@ -160,7 +160,7 @@ export const KIND_WORDS: Readonly<Record<EntryKind, KindWords>> = texts(
     person: {
       one: 'person',
       many: 'People',
-      about: 'Everybody with an account: roles, places looked after, teams, hosts, deputies.',
+      about: 'Everyone with an account: roles, spaces looked after, teams, hosts, deputies.',
       keptBy: 'people',
     },
     letters: {

@@ -33,7 +33,7 @@ export const lettersForm: FormOfEntry = formOfEntry({
           kind: 'text',
           name: 'closing',
           label: untranslated('Above the name of the office'),
-          hint: untranslated('Such as a greeting, or when somebody is there. None is fine.'),
+          hint: untranslated('Such as a greeting, or when someone is there. It can stay empty.'),
           most: 400,
         },
       ],

@@ -48,7 +48,7 @@ export const personDoc = z.object({
             context.addIssue({ code: 'custom', path: [`${of}Id`], message: t`Choose which one.` });
         }),
     )
-    .max(60, lazyText`At most sixty places.`)
+    .max(60, lazyText`At most sixty spaces.`)
     .default([]),
   teams: ids<number>(untranslated('a team'), 60),
   organisations: ids<number>(untranslated('an organisation'), 60),

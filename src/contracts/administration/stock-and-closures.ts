@@ -20,7 +20,7 @@ export const stockLineSchema = z
       .int(lazyText`How many more, or fewer, is a whole number.`)
       .min(-100_000, lazyText`At most 100,000.`)
       .max(100_000, lazyText`At most 100,000.`)
-      .refine((delta) => delta !== 0, lazyText`Nothing more and nothing fewer changes nothing.`),
+      .refine((delta) => delta !== 0, lazyText`No more and no fewer changes nothing.`),
     reason: requiredLine(untranslated('Reason'), 120),
   })
   .and(span);

@@ -18,7 +18,7 @@ export const stockRow = z
     to: localDateTimeField.nullable().default(null),
     delta: wholeNumber(untranslated('How many more or fewer'), -100_000, 100_000).refine(
       (delta) => delta !== 0,
-      lazyText`Nothing more and nothing fewer changes nothing.`,
+      lazyText`No more and no fewer changes nothing.`,
     ),
     reason: requiredLine(untranslated('Reason'), 120),
   })

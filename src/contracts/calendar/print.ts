@@ -14,7 +14,7 @@ export const printQuerySchema = datesQuerySchema
     /** Code of the space, or number of the pool. */
     of: z
       .string()
-      .max(60, lazyText`There is no such place.`)
+      .max(60, lazyText`There is no such space.`)
       .default(''),
     detail: z.enum(['brief', 'detailed'], lazyText`Choose brief or detailed.`).default('brief'),
     page: z.enum(['upright', 'wide'], lazyText`Choose upright or wide.`).default('upright'),

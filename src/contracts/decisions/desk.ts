@@ -92,6 +92,6 @@ export interface DeskView {
 export const handlerSchema = z.object({
   key: idempotencyKey,
   /** Taking it on oneself, or giving it back for anybody. */
-  handler: z.enum(['me', 'nobody'], lazyText`Say who sees to it: me or nobody.`),
+  handler: z.enum(['me', 'nobody'], lazyText`Say who it is assigned to: me or nobody.`),
 });
 export type HandlerInput = z.output<typeof handlerSchema>;

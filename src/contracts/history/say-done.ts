@@ -28,7 +28,7 @@ export function sayEdit(edit: Edit): string {
     case 'picked':
       return t`Besides on: ${listText(edit.calendars) || t`no other calendar`}`;
     case 'excluded':
-      return t`Kept off: ${listText(edit.calendars) || t`no calendar`}`;
+      return t`Excluded: ${listText(edit.calendars) || t`no calendar`}`;
     default:
       return t`${fieldLabel(edit.of)}: ${quoted(edit.to)}, before ${quoted(edit.from)}`;
   }
@@ -61,7 +61,7 @@ function approveOrMoveText({ dates, moved, proposed }: Step): string {
   const parts = [
     t`approved ${datesText(dates - proposed)}`,
     moved > 0 && t`${moved} of them moved`,
-    proposed > 0 && t`proposed another place or time for ${datesText(proposed)}`,
+    proposed > 0 && t`offered another space or time for ${datesText(proposed)}`,
   ];
   return parts.filter(Boolean).join(', ');
 }
@@ -75,15 +75,15 @@ const STEPS: Readonly<Record<Step['action'], (step: Step, dates: string) => stri
   cancel: leaveText,
   hold: (_, dates) => t`held ${dates}`,
   'release-hold': (_, dates) => t`ended the hold of ${dates}`,
-  propose: (_, dates) => t`proposed another place or time for ${dates}`,
+  propose: (_, dates) => t`offered another space or time for ${dates}`,
   accept: (_, dates) => t`accepted the proposal for ${dates}`,
   'refuse-proposal': (_, dates) => t`refused the proposal for ${dates}`,
   move: (_, dates) => t`moved ${dates}`,
   change: changeText,
   'grant-change': (_, dates) => t`granted the change of ${dates}`,
   'refuse-change': (_, dates) => t`refused the change of ${dates}`,
-  'set-fallback': (_, dates) => t`kept a place indoors for ${dates}`,
-  'drop-fallback': (_, dates) => t`gave up the place indoors for ${dates}`,
+  'set-fallback': (_, dates) => t`kept an indoor space for ${dates}`,
+  'drop-fallback': (_, dates) => t`released the indoor space for ${dates}`,
   'approve-or-move': approveOrMoveText,
 };
 
@@ -97,9 +97,9 @@ const ENTRY_COMMAND_WORDS: Readonly<Record<EntryCommand, string>> = texts({
 
 function seriesText({ moved, added, gone }: Extract<DoneFacts, { did: 'series-changed' }>): string {
   const parts = [
-    t`the series goes another way from there on: ${countText(moved, 'date', 'dates')} moved`,
+    t`series changed from that date: ${countText(moved, 'date', 'dates')} moved`,
     added > 0 && t`${added} added, waiting`,
-    gone > 0 && t`${gone} given up`,
+    gone > 0 && t`${gone} cancelled`,
   ];
   return parts.filter(Boolean).join(', ');
 }
@@ -115,7 +115,7 @@ export function sayDone(done: DoneFacts): string {
     case 'series-changed':
       return seriesText(done);
     case 'taken-back':
-      return t`took back what was done to ${done.dates > 0 ? datesText(done.dates) : countText(done.requests, 'request', 'requests')}`;
+      return t`undid what was done to ${done.dates > 0 ? datesText(done.dates) : countText(done.requests, 'request', 'requests')}`;
     case 'words-edited':
       return t`changed what it says: ${listText(done.edits.map(sayEdit))}`;
     case 'notice-edited':

@@ -9,7 +9,7 @@ import { listText } from '@/contracts/words/rule';
 export const FACT_WORDS: Readonly<Record<Fact, string>> = texts({
   title: 'title and second line',
   text: 'public text and running order',
-  place: 'place',
+  place: 'space',
   host: 'host',
   contact: 'contact on the day',
 });
@@ -19,13 +19,13 @@ export const READER_WORDS: Readonly<Record<Readers['kind'], string>> = texts({
   everyone: 'everybody, without signing in',
   'signed-in': 'everybody who is signed in',
   named: 'certain people, roles or organisations',
-  link: 'whoever holds its private link',
+  link: 'anyone with its private link',
 });
 
 const namesOf = (
   ids: readonly number[],
   of: readonly { readonly id: number; readonly name: string }[],
-): string[] => ids.map((id) => of.find((each) => each.id === id)?.name ?? t`something that is gone`);
+): string[] => ids.map((id) => of.find((each) => each.id === id)?.name ?? t`something that was deleted`);
 
 /** What a calendar shows, in words. Everything where the filter is empty. */
 export function filterText(filter: CalendarFilter, choices: CalendarChoices): string {

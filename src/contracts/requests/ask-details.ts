@@ -78,7 +78,7 @@ export const askDetails = {
   ...askedFieldSchemas,
   jointHostIds: z
     .array(rowId<OrganisationId>(untranslated('a host')))
-    .max(12, lazyText`At most twelve hosts beside the lead.`)
+    .max(12, lazyText`At most twelve further hosts.`)
     .default([]),
   services: z
     .array(wantedServiceSchema)

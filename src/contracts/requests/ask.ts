@@ -160,7 +160,7 @@ function kindFaults({ kind, spaces, equipment }: Asked, context: z.RefinementCtx
     fault('spaces', t`This kind of request names no space. Leave the spaces out.`);
   if (kind === 'loan' && equipment.length === 0) fault('equipment', t`Say what is to be lent.`);
   if (kind === 'notice' && equipment.length > 0)
-    fault('equipment', t`A notice takes nothing. Leave the equipment out, or ask for a loan.`);
+    fault('equipment', t`An announcement books nothing. Leave the equipment out, or ask for a loan.`);
 }
 
 /** What is checked while it is typed. */
@@ -177,7 +177,7 @@ export const askSchema = checkFields
     title: requiredLine(untranslated('Title'), MOST_CHARACTERS.title),
     publicText: plainText(untranslated('Public text'), 2000),
     categoryId: rowId<CategoryId>(untranslated('a category')),
-    hostId: rowId<OrganisationId>(untranslated('a lead host')),
+    hostId: rowId<OrganisationId>(untranslated('a host')),
     publish: z.boolean(lazyText`Say whether to publish.`),
     /** The office may give another space of its own accord. */
     otherSpaceOk: z.boolean().default(false),

@@ -220,7 +220,7 @@ function startsAsked(
     'when.startsAt',
     endless
       ? t`The first date lies beyond what can be asked for now. Choose an earlier one.`
-      : t`Every date is left out. Leave one in.`,
+      : t`Every date is left out. Keep at least one.`,
   );
 }
 

@@ -26,7 +26,7 @@ export const datePatchSchema = z
     spaces: z
       .array(
         z.object({
-          from: rowId<SpaceId>(untranslated('the space to leave')),
+          from: rowId<SpaceId>(untranslated('the space to release')),
           to: rowId<SpaceId>(untranslated('the space to go to')),
           layout: z.enum(LAYOUTS, lazyText`Choose a layout.`).optional(),
         }),
@@ -55,7 +55,7 @@ export const datePatchSchema = z
     units: z
       .array(
         z.object({
-          from: rowId<ResourceId>(untranslated('the unit to leave')),
+          from: rowId<ResourceId>(untranslated('the unit to release')),
           to: rowId<ResourceId>(untranslated('the unit to take')),
         }),
       )

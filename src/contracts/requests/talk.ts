@@ -27,7 +27,7 @@ export const messageSchema = z
   })
   .refine(({ isQuestion, kind }) => !isQuestion || kind === 'with-requester', {
     path: ['isQuestion'],
-    ...lazyText`A question goes to whoever asked.`,
+    ...lazyText`A question goes to the requester.`,
   });
 export type MessageInput = z.output<typeof messageSchema>;
 

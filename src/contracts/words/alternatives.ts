@@ -156,7 +156,7 @@ export function saySeriesAlternative(
         const days = countText(dates, 'date that is in trouble', 'dates that are in trouble');
         return t`On the ${days}: ${ofSeveral(first, names, side)}${rest}`;
       }
-      return t`Each of ${countText(dates, 'date', 'dates')} the way that suits it best.${rest}`;
+      return t`Each of ${countText(dates, 'date', 'dates')} at the alternative that suits it best.${rest}`;
   }
 }
 

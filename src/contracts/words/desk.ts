@@ -19,7 +19,7 @@ export function sayLoss({ kind, at }: Loss, now: EpochMinute, tzid: string) {
       what: isOver ? t`set-up has begun` : t`set-up begins`,
     },
     crews: { when: t`by ${dayOf(at, tzid)}`, what: isOver ? t`crews needed it` : t`crews need it` },
-    hold: { when: t`until ${momentText(at, tzid)}`, what: t`its place is kept` },
+    hold: { when: t`until ${momentText(at, tzid)}`, what: t`held` },
   };
   return { kind, ...words[kind], isOver };
 }

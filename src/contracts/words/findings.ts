@@ -62,14 +62,14 @@ const OCCUPIED: Wording<FactsOf<'occupied'>> = {
       return t`${names.place} is wanted twice by this request: ${lengthText(minutes)} shared with ${dayShort(localDate(by.key.slice(0, 10)))}, ${then}, setup to strike.`;
     if (by.kind === 'same-step')
       return t`${names.place} is also wanted by ${names.collider ? `“${names.collider}”` : t`another request`} in this same step, ${then}: ${lengthText(minutes)} shared.`;
-    return t`${names.place} is taken${byWhom(names)} ${then}, setup to strike counted: ${lengthText(minutes)} overlap.`;
+    return t`${names.place} is booked${byWhom(names)} ${then}, including setup and clearing away. Your times overlap by ${lengthText(minutes)}.`;
   },
   next: {
     requester: ({ by }) =>
-      by.kind === 'claim' ? t`Pick another time or place.` : t`Leave more time between the dates.`,
+      by.kind === 'claim' ? t`Choose another time or space.` : t`Leave more time between the dates.`,
     office: ({ by }) =>
       by.kind === 'claim'
-        ? t`Move it or offer another place or time, or decline it.`
+        ? t`Move it, offer another space or time, or decline it.`
         : by.kind === 'same-step'
           ? t`Decide one of them alone, or move one.`
           : t`Move one of the dates, or leave one out.`,
@@ -111,7 +111,7 @@ const BREACHES: {
     },
   },
   'not-for-you': {
-    what: (_, place) => t`${place} is kept for others.`,
+    what: (_, place) => t`${place} is held for others.`,
     next: {
       requester: 'Pick another space, or ask the office.',
       office: 'Approving it needs a reason; or offer another space.',
@@ -146,7 +146,7 @@ const WORDINGS: { readonly [Rule in FindingFacts['rule']]: Wording<FactsOf<Rule>
   },
   'equipment-short': {
     what: ({ asked, short, during }, { equipment, tzid }) =>
-      t`${equipment}: ${short} short ${duringText(during, tzid)}; ${asked} asked for, ${Math.max(0, asked - short)} to be had, fetching and return counted.`,
+      t`${equipment}: ${short} short ${duringText(during, tzid)}; ${asked} asked for, ${Math.max(0, asked - short)} available, fetching and return included.`,
     next: {
       requester: 'Ask for fewer or another time.',
       office: 'Give fewer, hire in what is missing, or move it.',
@@ -155,14 +155,14 @@ const WORDINGS: { readonly [Rule in FindingFacts['rule']]: Wording<FactsOf<Rule>
   'over-posted-limit': {
     what: ({ people, limit, over }, { place }) =>
       t`${place} may hold ${limit} people: ${people} are ${over} too many.`,
-    next: { requester: 'Pick a larger place.', office: 'Give it a larger place.' },
+    next: { requester: 'Choose a larger space.', office: 'Give it a larger space.' },
   },
   'over-seats': {
     what: ({ people, layout, seats, over }, { place }) =>
       t`${place} with ${LAYOUT_WORDS[layout]} seats ${seats}: ${people} are ${over} too many.`,
     next: {
-      requester: 'Pick another layout or a larger place.',
-      office: 'Give it another layout or a larger place; approving it as it is needs a reason.',
+      requester: 'Choose another layout or a larger space.',
+      office: 'Give it another layout or a larger space; approving it as it is needs a reason.',
     },
   },
   'layout-not-offered': {
@@ -200,8 +200,8 @@ const WORDINGS: { readonly [Rule in FindingFacts['rule']]: Wording<FactsOf<Rule>
     what: ({ wheelchairs, places, over }, { place }) =>
       t`${place} has ${countText(places, 'wheelchair place', 'wheelchair places')} in this layout: ${wheelchairs} are ${over} too many.`,
     next: {
-      requester: 'Pick another layout or a larger place.',
-      office: 'Give it another layout or a larger place.',
+      requester: 'Choose another layout or a larger space.',
+      office: 'Give it another layout or a larger space.',
     },
   },
   'feature-missing': {
@@ -235,7 +235,7 @@ const WORDINGS: { readonly [Rule in FindingFacts['rule']]: Wording<FactsOf<Rule>
   'also-wanted': {
     what: ({ by, minutes }, { place }) =>
       t`${countText(by.length, 'other request waits', 'other requests wait')} for ${place} at this time (${lengthText(minutes)} shared).`,
-    next: both(() => t`Whoever is approved first has it.`),
+    next: both(() => t`The request that is approved first has it.`),
   },
   'same-audience': {
     what: ({ minutes, audiences }, { collider }) =>
@@ -252,7 +252,7 @@ const WORDINGS: { readonly [Rule in FindingFacts['rule']]: Wording<FactsOf<Rule>
       t`A series without end${collider ? ` (“${collider}”)` : ''} is expected at ${place} then: ${lengthText(minutes)} shared.`,
     next: {
       requester: 'It is not booked so far ahead; the office decides.',
-      office: 'It is not booked so far ahead: whoever is approved has it.',
+      office: 'It is not booked this far ahead: the first request that is approved has it.',
     },
   },
   past: {
@@ -284,11 +284,11 @@ const WORDINGS: { readonly [Rule in FindingFacts['rule']]: Wording<FactsOf<Rule>
     next: {
       requester: ({ state }) =>
         state === 'refused'
-          ? t`The office looks for another place.`
+          ? t`The office looks for another space.`
           : t`The office decides when the answer is there.`,
       office: ({ state }) =>
         state === 'refused'
-          ? t`Another place or time would do; going past it needs a reason, which is sent to them.`
+          ? t`Another space or time would do; approving it all the same needs a reason, which is sent to them.`
           : t`Wait, or remind them; going past it needs a reason, which is sent to them.`,
     },
   },
@@ -325,8 +325,8 @@ interface VerdictCounts {
 
 const SINGLE: Readonly<Record<keyof VerdictCounts, string>> = texts({
   clear: 'Clear.',
-  look: 'It can be done; see what is said below.',
-  clash: 'It clashes.',
+  look: 'It can be done; see the notes below.',
+  clash: 'There is a conflict.',
 });
 
 /** `12 dates clear, 2 clash`. Counts from 0; of exactly one date without a number. */

@@ -18,7 +18,7 @@ export const FORMULA_NAME_WORDS: Readonly<Record<FormulaName, string>> = texts({
   area: 'floor in square metres',
   chairs: 'chairs for so many people, set so',
   tables: 'tables for so many people, set so',
-  quantity: 'of the equipment the recipe is about',
+  quantity: 'of the equipment the template is about',
 });
 
 const rounded = (value: number): string => sayNumber(value, 2);

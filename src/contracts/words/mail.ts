@@ -7,14 +7,14 @@ export const SUBJECT_WORDS: Readonly<Record<MailKind, string>> = texts({
   question: 'a question from the office',
   message: 'a message from the office',
   proposal: 'something else is offered to you',
-  held: 'your place is kept for now',
+  held: 'held for you',
   approved: 'approved',
   partly: 'approved in part',
   declined: 'declined',
   changed: 'changed',
   cancelled: 'cancelled',
   withdrawn: 'withdrawn',
-  lapsed: 'no longer kept for you',
+  lapsed: 'no longer held for you',
   'consent-wanted': 'do you agree?',
   'consent-overridden': 'approved without your consent',
   reminder: 'soon',
@@ -26,30 +26,29 @@ export const SUBJECT_WORDS: Readonly<Record<MailKind, string>> = texts({
 
 /** First sentence of a mail. */
 export const OPENING_WORDS: Readonly<Record<MailKind, string>> = texts({
-  received: 'Your request has come in. Somebody of the office looks at it and writes to you.',
+  received: 'Your request has come in. The office looks at it and writes to you.',
   question: 'The office needs to know something before it can decide. Your request waits for your answer.',
   message: 'The office has written to you about your request.',
   proposal:
-    'Not all of it is possible as you asked. Below is what the office offers instead, and keeps for you.',
-  held: 'Nothing is decided yet; nobody else can take the place meanwhile.',
+    'Not all of it is possible as you asked. Below is what the office offers instead, and holds for you.',
+  held: 'Nothing is decided yet; nobody else can book this meanwhile.',
   approved: 'What you asked for is booked.',
   partly: 'Part of what you asked for is booked; below is what, and what is not.',
-  declined: 'What stands below could not be had. The reason is beneath.',
-  changed: 'Something about your dates is otherwise now.',
+  declined: 'The following could not be granted. The reason is below.',
+  changed: 'Something about your dates has changed.',
   cancelled: 'What is listed below will not take place.',
   withdrawn: 'You withdrew what is listed below; the office no longer decides about it.',
   lapsed:
-    'The time is over for which this was kept for you: others can take it now. Your request waits for the office.',
+    'The time for which this was held for you is over: others can book it now. Your request waits for the office.',
   'consent-wanted':
-    'A place you look after is wanted, and nothing is approved there without your answer. Agree, or say why not.',
+    'A space you look after is asked for, and nothing is approved there without your answer. Agree, or say why not.',
   'consent-overridden':
-    'The office has approved what stands below, in a place you look after. Its reason is beneath.',
-  reminder: 'What you have booked is soon. You chose to be reminded; under Settings you choose otherwise.',
+    'The office has approved the following in a space you look after. Its reason is below.',
+  reminder: 'What you have booked is soon. You chose to be reminded; you can change that under Preferences.',
   invitation:
     'The office has made an account for you: with it you ask for spaces and see what became of it. Choose a password to begin.',
-  'new-password': 'Somebody, most likely you, asked for a new password for your account. Choose one below.',
-  registration:
-    'Somebody, most likely you, wants an account with this address. Choose a password and it is made.',
+  'new-password': 'Someone, most likely you, asked for a new password for your account. Choose one below.',
+  registration: 'Someone, most likely you, wants an account with this address. Choose a password to make it.',
   'password-changed':
     'The password of your account was changed just now, and everybody signed in with it elsewhere was signed out. If that was not you, tell the office.',
 });
@@ -63,7 +62,7 @@ export const CONSENT_HEADS = texts({
 export const HEADS = texts({
   edited: 'Now it says',
   reminder: 'Soon',
-  lapsed: 'No longer kept',
+  lapsed: 'No longer held',
 } as const);
 
 /** Head over the dates of which the same is said. */
@@ -75,7 +74,7 @@ export const GROUP_HEADS: Readonly<Record<TurnGroup, string>> = texts({
   cancelled: 'Cancelled',
   withdrawn: 'Withdrawn',
   moved: 'Now at',
-  held: 'Kept for you',
+  held: 'Held for you',
 });
 
 /** Heads over what an approval of a part leaves open or out. */
@@ -86,7 +85,7 @@ export const MAIL_STATE_WORDS = texts({
   waits: 'waits',
   // A letter goes nowhere yet: it is written as a file, and that is what is said of it.
   sent: 'written as a file',
-  'taken-back': 'taken back before it was sent',
+  'taken-back': 'undone before it was sent',
 } as const);
 
 /** What stands on the button of a letter that leads to a password, and how long it holds. */
@@ -102,19 +101,19 @@ export const LETTER_WORDS: Readonly<Record<MailKind, string>> = texts({
   question: 'The office asks something',
   message: 'The office writes something',
   proposal: 'Something else is offered',
-  held: 'A place is kept for now',
+  held: 'A space is held for you',
   approved: 'All of it is approved',
   partly: 'Part of it is approved',
   declined: 'It is declined',
   changed: 'Dates are changed',
   cancelled: 'Dates are cancelled',
   withdrawn: 'Waiting dates are withdrawn',
-  lapsed: 'What was kept or offered has lapsed',
-  'consent-wanted': 'Whoever looks after a place is asked',
-  'consent-overridden': 'Whoever looks after a place is told',
+  lapsed: 'A hold or an offer has lapsed',
+  'consent-wanted': 'Stewards of a space are asked',
+  'consent-overridden': 'Stewards of a space are told',
   reminder: 'A booking is soon',
-  invitation: 'Somebody is invited',
+  invitation: 'A person is invited',
   'new-password': 'A new password is asked for',
-  registration: 'Somebody makes an account for themselves',
+  registration: 'A person makes their own account',
   'password-changed': 'A password was changed',
 });

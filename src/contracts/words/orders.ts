@@ -13,7 +13,7 @@ export const EDGE_WORDS: Readonly<Record<DueEdge, string>> = texts({
   'event-start': 'the event begins',
   'event-end': 'the event ends',
   'exit-end': 'the host has left',
-  'occupied-end': 'the space is given up',
+  'occupied-end': 'the space is released',
 });
 
 /** When around an event work is done. */
@@ -38,20 +38,20 @@ export const phaseText = (phase: OrderPhase, origin: OrderOrigin): string =>
 export const TURNOVER_WORDS: Readonly<Record<TurnoverContent['kind'], string>> = texts({
   keep: 'Keep it as it stands',
   'top-up': 'Keep it and top it up',
-  reset: 'Set it anew',
+  reset: 'Set it again',
 });
 
 const FIELD_WORDS = texts({
   title: 'the work',
   eventTitle: 'the event',
-  place: 'the place',
+  place: 'the space',
   building: 'the building',
   layout: 'the layout',
   notes: 'what the host says',
   people: 'people',
   wheelchairs: 'of them in wheelchairs',
-  fromMin: 'to be begun from',
-  dueMin: 'to be done by',
+  fromMin: 'start from',
+  dueMin: 'done by',
 } as const);
 
 /** How an order says its layout; one for each space where it is about several. */

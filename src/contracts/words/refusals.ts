@@ -5,19 +5,18 @@ import { countText } from './when';
 type Say<Code extends RefusalCode> = (refusal: Extract<Refusal, { code: Code }>) => string;
 
 const UNDO: Readonly<Record<Extract<Refusal, { code: 'cannot-undo' }>['why'], (since: string) => string>> = {
-  'too-late': () => t`This can be taken back for ten minutes; they are over. Change it as it stands now.`,
-  undone: () => t`This was taken back already.`,
-  'not-yours': () => t`Only whoever did it, or the office, can take it back.`,
-  changed: (since) =>
-    t`This cannot be taken back: it was changed again since. ${since} Change it as it stands now.`,
+  'too-late': () => t`This could be undone for ten minutes; they are over. Change it as it is now.`,
+  undone: () => t`This was undone already.`,
+  'not-yours': () => t`Only the person who did it, or the office, can undo it.`,
+  changed: (since) => t`This cannot be undone: it was changed again since. ${since} Change it as it is now.`,
   taken: (since) =>
-    t`This cannot be taken back: the place or the equipment is taken by now. ${since} What would do instead, asked for anew:`,
-  nothing: () => t`There is nothing here to take back.`,
+    t`This cannot be undone: the space or the equipment is booked by now. ${since} What would do instead, in a new request:`,
+  nothing: () => t`There is nothing here to undo.`,
 };
 
 const SENTENCES: { readonly [Code in RefusalCode]: Say<Code> } = {
   'bad-input': ({ fields }) =>
-    `${fields[0]?.message ?? t`Something in the form cannot be read.`}${fields.length > 1 ? t` And ${countText(fields.length - 1, 'more thing', 'more things')} to put right.` : ''}`,
+    `${fields[0]?.message ?? t`Something in the form cannot be read.`}${fields.length > 1 ? t` And ${countText(fields.length - 1, 'more thing', 'more things')} to correct.` : ''}`,
   'put-right': ({ fields }) => t`Not sent yet: ${fields.map(({ message }) => message).join(' ')}`,
   malformed: () => t`What was sent is not a form of this application. Reload the page and send again.`,
   'too-large': ({ limitKb }) => t`That is more than ${limitKb} KB. Shorten the texts and send again.`,
@@ -33,7 +32,7 @@ const SENTENCES: { readonly [Code in RefusalCode]: Say<Code> } = {
   'too-many-tries': ({ minutes }) =>
     t`Too many tries. Wait ${countText(minutes, 'minute', 'minutes')} and try again.`,
   'sign-ins-busy': () =>
-    t`Many people are signing in at this moment. Nothing was done; try again in a few seconds.`,
+    t`Many people are signing in at this moment. Nothing was changed; try again in a few seconds.`,
   'wait-or-sign-in': ({ minutes }) =>
     t`Much is being checked for people without an account just now. Sign in, or wait ${countText(minutes, 'minute', 'minutes')} and go on; what you typed is kept.`,
   'link-over': () =>
@@ -41,28 +40,29 @@ const SENTENCES: { readonly [Code in RefusalCode]: Say<Code> } = {
   'not-allowed': ({ what }) => t`${what} Ask the office if you think it should be you.`,
   'not-found': ({ what }) => t`There is no ${what}. Check the address, or ask the office.`,
   stale: ({ since }) =>
-    t`Not done: this has changed while you looked at it. ${since} Look at it as it stands now and decide again.`,
+    t`Not done: this has changed while you looked at it. ${since} Look at it as it is now and decide again.`,
   'in-use': () => t`Not done: it is needed as it is.`,
   clash: ({ dates }) =>
-    t`Not done: ${countText(dates, 'date clashes', 'dates clash')}. Pick the clear dates and leave the others as they are, or move them.`,
+    t`Not done: ${countText(dates, 'date conflicts', 'dates clash')}. Pick the clear dates and leave the others as they are, or move them.`,
   'not-waiting': () =>
-    t`Nothing of it waits any more. Look at the request again: what is booked is changed date by date.`,
+    t`None of it waits any more. Look at the request again: what is booked is changed date by date.`,
   'consent-moved': () =>
     t`Some of these dates are decided, moved or withdrawn meanwhile. Look at the list again; it shows what is wanted now.`,
   'consent-awaited': () =>
-    t`Whoever looks after the place has not agreed yet. It stays kept for you meanwhile; try again later, or write to the office.`,
-  'needs-reason': () => t`This goes past a rule of the house. Give the reason; it is kept with the booking.`,
+    t`The steward of the space has not agreed yet. It stays held for you meanwhile; try again later, or write to the office.`,
+  'needs-reason': () =>
+    t`This goes past a rule of the office. Give the reason; it is stored with the booking.`,
   'no-such-step': ({ date, state }) => t`${date} is ${state} already; nothing was changed. Pick other dates.`,
   past: ({ date }) => t`${date} is over and can no longer be changed. Leave it out of the pick.`,
   'nothing-there': ({ date, what }) =>
     ({
-      proposal: t`There is no proposal for ${date} any more. Look at it as it stands now.`,
-      change: t`No change waits for ${date} any more. Look at it as it stands now.`,
-      hold: t`Nothing is held for ${date} any more. Look at it as it stands now.`,
-      fallback: t`No place indoors is kept for ${date} any more. Look at it as it stands now.`,
+      proposal: t`There is no offer for ${date} any more. Look at it as it is now.`,
+      change: t`No change waits for ${date} any more. Look at it as it is now.`,
+      hold: t`Nothing is held for ${date} any more. Look at it as it is now.`,
+      fallback: t`No indoor space is kept for ${date} any more. Look at it as it is now.`,
     })[what],
   'no-space-yet': ({ date }) =>
-    t`${date} has no space yet: whoever asked leaves it to the office. Give it a space first, then approve it.`,
+    t`${date} has no space yet: the requester leaves it to the office. Give it a space first, then approve it.`,
   'offer-over': () =>
     t`This offer is over: it has lapsed, was answered on the site, or was taken back. Your request waits on; write to the office if it still suits you.`,
   'offer-answered': () =>

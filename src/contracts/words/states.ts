@@ -25,8 +25,8 @@ export const SHOWN_STATE_WORDS = texts({
 /** What verdicts are called. */
 export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = texts({
   clear: 'clear',
-  look: 'look',
-  clash: 'clash',
+  look: 'warning',
+  clash: 'conflict',
 });
 
 /** What a request's state is read from: the states of its dates, and whose answer it waits for. */
@@ -63,7 +63,7 @@ function stateParts(counts: StateCounts): string[] {
 /** A request's state in words: `approved; 2 of 14 dates cancelled`, `partly approved: 2 of 8; 6 waiting`. */
 export function sayRequestState({ counts, offered, isQuestionOpen }: RequestNow): string {
   const parts = stateParts(counts);
-  if (offered > 0) parts.push(t`another place or time offered for ${countText(offered, 'date', 'dates')}`);
+  if (offered > 0) parts.push(t`another space or time offered for ${countText(offered, 'date', 'dates')}`);
   if (isQuestionOpen && counts.waiting > 0) parts.push(t`the office has asked a question`);
   return parts.join('; ');
 }
@@ -82,7 +82,7 @@ export interface WhatIsNext {
 /** One or two sentences: whose turn it is, and what comes first. */
 export function sayWhatIsNext({ offered, waiting, changesWanted, nextDate, isOver }: WhatIsNext): string {
   if (offered)
-    return t`It is your turn: the office offers another place or time for ${countText(offered, 'date', 'dates')}. Take it or wait for your first wish.`;
+    return t`The office offers another space or time for ${countText(offered, 'date', 'dates')}. Accept it, or wait for what you asked for first.`;
   const parts = [
     waiting > 0 &&
       t`The office decides about ${countText(waiting, 'date', 'dates')}; nothing is booked before.`,
@@ -91,5 +91,5 @@ export function sayWhatIsNext({ offered, waiting, changesWanted, nextDate, isOve
     nextDate && t`Next: ${nextDate}.`,
     isOver && t`All its dates are over.`,
   ].filter(Boolean);
-  return parts.length ? parts.join(' ') : t`Nothing more happens with it.`;
+  return parts.length ? parts.join(' ') : t`It is closed.`;
 }

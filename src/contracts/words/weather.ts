@@ -20,6 +20,6 @@ export function sayWeather({ gustKmh, rainMm, during }: WeatherRisk, { place, in
   const verb = gustKmh === null ? t`is` : t`are`;
   const then = indoors
     ? t`${indoors} is kept for it indoors.`
-    : t`Nothing is kept for it indoors: move it, or settle with the host that it stays.`;
+    : t`No indoor space is kept for it: move it, or agree with the host that it stays.`;
   return t`${what[0]!.toUpperCase()}${what.slice(1)} ${verb} forecast for ${place}, ${duringText(during, tzid)}. ${then}`;
 }

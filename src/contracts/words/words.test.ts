@@ -140,7 +140,7 @@ describe('every finding is one sentence with its measure and a way out', () => {
   const cases: readonly (readonly [FindingFacts, string])[] = [
     [
       taken,
-      'Potting Studio is taken from 14:00 to 14:45, setup to strike counted: 45 minutes overlap. Pick another time or place.',
+      'Potting Studio is booked from 14:00 to 14:45, including setup and clearing away. Your times overlap by 45 minutes. Choose another time or space.',
     ],
     [
       {
@@ -153,15 +153,15 @@ describe('every finding is one sentence with its measure and a way out', () => {
     ],
     [
       { rule: 'equipment-short', typeId: 1 as EquipmentTypeId, asked: 40, short: 12, during },
-      'Folding chair: 12 short from 14:00 to 14:45; 40 asked for, 28 to be had, fetching and return counted. Ask for fewer or another time.',
+      'Folding chair: 12 short from 14:00 to 14:45; 40 asked for, 28 available, fetching and return included. Ask for fewer or another time.',
     ],
     [
       { rule: 'over-posted-limit', people: 65, limit: 24, over: 41 },
-      'Potting Studio may hold 24 people: 65 are 41 too many. Pick a larger place.',
+      'Potting Studio may hold 24 people: 65 are 41 too many. Choose a larger space.',
     ],
     [
       { rule: 'over-seats', people: 25, layout: 'rounds', seats: 24, over: 1 },
-      'Potting Studio with round tables seats 24: 25 are 1 too many. Pick another layout or a larger place.',
+      'Potting Studio with round tables seats 24: 25 are 1 too many. Choose another layout or a larger space.',
     ],
     [
       { rule: 'layout-not-offered', layout: 'theatre', offered: ['rounds', 'classroom'] },
@@ -194,8 +194,8 @@ describe('every finding is one sentence with its measure and a way out', () => {
 describe('states and verdicts', () => {
   test.each([
     [{ clear: 1, look: 0, clash: 0 }, 'Clear.'],
-    [{ clear: 0, look: 0, clash: 1 }, 'It clashes.'],
-    [{ clear: 0, look: 1, clash: 0 }, 'It can be done; see what is said below.'],
+    [{ clear: 0, look: 0, clash: 1 }, 'There is a conflict.'],
+    [{ clear: 0, look: 1, clash: 0 }, 'It can be done; see the notes below.'],
     [{ clear: 14, look: 0, clash: 0 }, 'All 14 dates are clear.'],
     [{ clear: 12, look: 0, clash: 2 }, '12 dates clear, 2 clash.'],
     [{ clear: 1, look: 3, clash: 1 }, '1 date clear, 3 to look at, 1 clashes.'],
@@ -213,7 +213,7 @@ describe('states and verdicts', () => {
     expect(state(['waiting'], { isQuestionOpen: true })).toBe('waiting; the office has asked a question');
     expect(state(['approved'], { isQuestionOpen: true })).toBe('approved');
     expect(state(['waiting', 'waiting'], { offered: 1 })).toBe(
-      'waiting; another place or time offered for 1 date',
+      'waiting; another space or time offered for 1 date',
     );
     expect(state([])).toBe('no dates');
   });
@@ -229,7 +229,7 @@ describe('refusals have a way out', () => {
           { path: 'b', message: 'B is missing.' },
         ],
       },
-      'A is missing. And 1 more thing to put right.',
+      'A is missing. And 1 more thing to correct.',
     ],
     [{ code: 'bad-input', fields: [] }, 'Something in the form cannot be read.'],
     [
@@ -238,11 +238,11 @@ describe('refusals have a way out', () => {
     ],
     [
       { code: 'stale', since: 'Mara Venn: approved 9 dates.' },
-      'Not done: this has changed while you looked at it. Mara Venn: approved 9 dates. Look at it as it stands now and decide again.',
+      'Not done: this has changed while you looked at it. Mara Venn: approved 9 dates. Look at it as it is now and decide again.',
     ],
     [
       { code: 'past', date: 'Tue 13 Apr 2027' },
-      'Tue 13 Apr 2027 is over and can no longer be changed. Leave it out of the pick.',
+      'Tue 13 Apr 2027 is over and can no longer be changed. Leave it as it is out of the pick.',
     ],
     [{ code: 'too-many-tries', minutes: 1 }, 'Too many tries. Wait 1 minute and try again.'],
     [

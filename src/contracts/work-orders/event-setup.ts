@@ -81,7 +81,7 @@ export const serviceStateSchema = z.object({
   key: idempotencyKey,
   serviceId: rowId<number>(untranslated('a service')),
   state: z.enum(SERVICE_STATES, lazyText`Say how far the service is.`),
-  note: optionalLine(untranslated('What is to say'), MOST_CHARACTERS.remark),
+  note: optionalLine(untranslated('What is there to say'), MOST_CHARACTERS.remark),
 });
 export type ServiceStateInput = z.output<typeof serviceStateSchema>;
 

@@ -48,9 +48,9 @@ export type NoteOrderInput = z.output<typeof noteOrderSchema>;
 export const solveProblemSchema = z.object({ key: idempotencyKey });
 
 const orderIds = z
-  .array(rowId<number>(untranslated('an order')))
-  .min(1, lazyText`Pick an order.`)
-  .max(500, lazyText`At most 500 orders at once.`);
+  .array(rowId<number>(untranslated('a work order')))
+  .min(1, lazyText`Pick a work order.`)
+  .max(500, lazyText`At most 500 work orders at once.`);
 
 /** Orders that are given out now, whatever their day. */
 export const issueOrdersSchema = z.object({ key: idempotencyKey, orders: orderIds });

@@ -9,18 +9,20 @@ export type SetupsSheetKind = (typeof SETUPS_SHEETS)[number];
 /** What is put on paper of the setup work, as it stands in the address of the PDF and the CSV. */
 export const setupsSheetSchema = z
   .object({
-    what: z.enum(SETUPS_SHEETS, lazyText`Choose the day, the week, the stores or an order.`).default('day'),
+    what: z
+      .enum(SETUPS_SHEETS, lazyText`Choose the day, the week, the stores or a work order.`)
+      .default('day'),
     /** Today where none is given; for a week any day of it. */
     day: localDateField.optional(),
     order: z.coerce
-      .number(lazyText`There is no such order.`)
-      .int(lazyText`There is no such order.`)
+      .number(lazyText`There is no such work order.`)
+      .int(lazyText`There is no such work order.`)
       .positive()
       .optional(),
   })
   .refine(({ what, order }) => what !== 'order' || order !== undefined, {
     path: ['order'],
-    ...lazyText`Say which order.`,
+    ...lazyText`Say which work order.`,
   });
 export type SetupsSheetQuery = z.output<typeof setupsSheetSchema>;
 

@@ -60,7 +60,7 @@ export const returnSchema = z
     typeId: rowId<EquipmentTypeId>(untranslated('equipment')),
     counted: wholeNumber(untranslated('How many came back'), 0, 100_000),
     damaged: wholeNumber(untranslated('How many are damaged'), 0, 100_000).default(0),
-    note: optionalLine(untranslated('What is to say'), MOST_CHARACTERS.remark),
+    note: optionalLine(untranslated('What is there to say'), MOST_CHARACTERS.remark),
   })
   .refine(({ counted, damaged }) => damaged <= counted, {
     path: ['damaged'],

@@ -56,7 +56,7 @@ export const templateFields = {
         formula: formulaField,
       }),
     )
-    .max(20, lazyText`A recipe brings at most 20 things.`)
+    .max(20, lazyText`A template brings at most 20 items.`)
     .default([]),
 };
 
@@ -68,7 +68,7 @@ interface Spanned {
 export const hasItsEnd = ({ phase, until }: Spanned): boolean =>
   (phase === 'attendance') === (until !== null);
 /** Why an attendance without an end is not taken. */
-export const NO_END = { path: ['until'], ...lazyText`Say until when somebody is there.` };
+export const NO_END = { path: ['until'], ...lazyText`Say until when someone is there.` };
 
 const ids = <Id extends number>(what: string) => z.array(rowId<Id>(what)).max(100).default([]);
 
@@ -102,7 +102,7 @@ export type TemplateInput = z.output<typeof templateSchema>;
 export const saveTemplateSchema = z.object({
   key: idempotencyKey,
   /** Null makes a new one. */
-  id: rowId<number>(untranslated('a recipe')).nullable(),
+  id: rowId<number>(untranslated('a work order template')).nullable(),
   version: versionField.nullable(),
   template: templateSchema,
   /** Tells what saving would do, and does nothing. */

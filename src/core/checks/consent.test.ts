@@ -60,7 +60,7 @@ describe('findings', () => {
     });
   });
 
-  test('whoever decides and looks after the place asks nobody', () => {
+  test('whoever decides and looks after the space asks nobody', () => {
     expect(consentFindings(book, date, 1 as PersonId)).toEqual([]);
   });
 });

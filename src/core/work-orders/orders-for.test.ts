@@ -16,7 +16,7 @@ const clear = template({ id: 2, phase: 'strike', title: 'Clear the room', due: '
 const CHAIRS = 7 as EquipmentTypeId;
 
 describe('orders of an approved date', () => {
-  test('setup is due when access begins, strike when the space is given up', () => {
+  test('setup is due when access begins, strike when the space is released', () => {
     const [setup, strike] = orders(orderedDate(), [set, clear]);
     expect(setup).toMatchObject({
       key: '1:5:0:setup',

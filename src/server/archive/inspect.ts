@@ -69,7 +69,7 @@ async function faultOf(db: OpenDatabase, folder: string): Promise<string | null>
     return t`It was made by a newer version of this application. Bring this one up to date first.`;
   await migrate(db);
   if ((await schemaOf(db)) !== (await ownSchema(folder)))
-    return t`Its database has other tables than a house has.`;
+    return t`Its database has other tables than an office has.`;
   if ((await db.rows('PRAGMA foreign_key_check')).length)
     return t`Its database names things that are not there.`;
   const [broken] = await violations(db);

@@ -69,9 +69,9 @@ export async function unpackOffice(folder: string): Promise<Outcome<null>> {
   const whyNot = (entry: ReadEntry): string | null => {
     unpacked += entry.size;
     members += 1;
-    if (members > MOST_MEMBERS) return t`It holds more files than any house.`;
-    if (unpacked > UNPACKED_LIMIT_MB * MB) return t`It is larger than any house.`;
-    return isExpected(entry) ? null : t`It holds “${entry.path.slice(0, 80)}”, which belongs to no house.`;
+    if (members > MOST_MEMBERS) return t`It holds more files than any office.`;
+    if (unpacked > UNPACKED_LIMIT_MB * MB) return t`It is larger than any office.`;
+    return isExpected(entry) ? null : t`It holds “${entry.path.slice(0, 80)}”, which belongs to no office.`;
   };
   let stopped: string | null = null;
   const unpack = extract({

@@ -21,7 +21,7 @@ export function weakPasswordFaults(
     ? [
         {
           path: 'password',
-          message: t`Others would guess this one soon. Take several words that have nothing to do with you.`,
+          message: t`Others would guess this one soon. Use several words that have nothing to do with you.`,
         },
       ]
     : [];

@@ -4,10 +4,10 @@ import { join } from 'node:path';
 import { FOR_FILES, networkOf, readableAddress, sourceOf } from './incoming-requests';
 
 test.each([
-  ['/places/%E0%A4%A', '/no-such-page'],
+  ['/spaces/%E0%A4%A', '/no-such-page'],
   ['/api/%', '/no-such-page'],
-  ['/places/QH?q=%E0%A4%A', '/places/QH?q=%E0%A4%A'],
-  ['/places/Gr%C3%BCner%20Saal', '/places/Gr%C3%BCner%20Saal'],
+  ['/spaces/QH?q=%E0%A4%A', '/spaces/QH?q=%E0%A4%A'],
+  ['/spaces/Gr%C3%BCner%20Saal', '/spaces/Gr%C3%BCner%20Saal'],
   ['/', '/'],
 ])('%s is read as %s', (given, read) => {
   expect(readableAddress(given)).toBe(read);

@@ -9,4 +9,4 @@ import { numberedRoute } from './numbered-route';
 export const orderRoute = <Body>(
   body: z.ZodType<Body>,
   run: (ctx: SignedInContext, id: number, body: Body) => Promise<Outcome<MarkReply>>,
-) => numberedRoute({ action: 'order.mark', body, what: t`such order`, run });
+) => numberedRoute({ action: 'order.mark', body, what: t`such work order`, run });

@@ -3,7 +3,7 @@ import { ownPath } from './own-path';
 test.each([
   ['/requests', '/requests'],
   ['/desk?filter=all#top', '/desk?filter=all#top'],
-  ['/places/Gr%C3%BCner', '/places/Gr%C3%BCner'],
+  ['/spaces/Gr%C3%BCner', '/spaces/Gr%C3%BCner'],
   ['//evil.example', '/'],
   ['/\\evil.example', '/'],
   ['/\t/evil.example', '/'],

@@ -51,7 +51,7 @@ async function contextFor(request: Request, action: Action): Promise<Outcome<Con
 /** Who writes, and whether they may: from our own pages alone. */
 export async function writerFor(request: Request, action: Action | null): Promise<Outcome<Context>> {
   if (!isSameOrigin(request)) return refuse({ code: 'cross-site' });
-  return action ? contextFor(request, action) : refuse({ code: 'not-found', what: t`such thing` });
+  return action ? contextFor(request, action) : refuse({ code: 'not-found', what: t`such entry` });
 }
 
 /** Writes what happened to the log, under the id that the reply carries too. */

@@ -101,7 +101,7 @@ export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string
           <Button
             isMain
             isBusy={isSending}
-            off={looked.lines.length ? null : t`Nothing of it is new or different.`}
+            off={looked.lines.length ? null : t`Nothing in it is new or different.`}
             onClick={() => void take(false)}
           >{t`Take it in`}</Button>
         ) : (
@@ -110,7 +110,7 @@ export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string
             isBusy={isSending}
             off={text.trim() ? null : t`Choose a file or paste its lines first.`}
             onClick={() => void take(true)}
-          >{t`Look what it does`}</Button>
+          >{t`Preview`}</Button>
         )}
       </p>
     </div>

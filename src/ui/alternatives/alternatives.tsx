@@ -48,9 +48,9 @@ function SeriesWays({
 }) {
   if (!ways.length) return null;
   return (
-    <section aria-label={t`Ways out for the series`} className="mt-2">
+    <section aria-label={t`Alternatives for the series`} className="mt-2">
       <h3 className="font-semibold">{t`The series as a whole`}</h3>
-      <Choices label={t`Ways out for the whole series`} ways={ways}>
+      <Choices label={t`Alternatives for the whole series`} ways={ways}>
         {(way) => (
           <>
             <ul className="max-h-80 overflow-y-auto text-note" tabIndex={0} aria-label={t`Each date`}>
@@ -70,7 +70,7 @@ function SeriesWays({
 
 function SharedWays({ shared, actions }: { shared: SharedAlternatives; actions: WaysActions }) {
   return (
-    <section aria-label={t`All who want this place`} className="mt-3 border-l-4 border-clear pl-3">
+    <section aria-label={t`All requests for this space`} className="mt-3 border-l-4 border-clear pl-3">
       <h3 className="font-semibold">{shared.sentence}</h3>
       <ul className="text-note">
         {shared.placements.map(({ reference, sentence, drawn }) => (
@@ -112,7 +112,7 @@ function RivalWays({ rival, actions }: { rival: RivalAlternatives; actions: Ways
   const { title, when, reference } = rival.rival;
   return (
     <section aria-label={t`Also wanted by ${title}`} className="mt-3 border-l-4 border-look pl-3">
-      <h3 className="font-semibold">{t`“${title}” wants the same place, ${when}`}</h3>
+      <h3 className="font-semibold">{t`“${title}” asks for the same space, ${when}`}</h3>
       <p className="text-note">{rival.sentence}</p>
       <div className="mt-1 grid gap-x-6 gap-y-3 sm:grid-cols-2">
         <Side
@@ -155,18 +155,18 @@ export function Alternatives({ ways, actions, isSeries }: AlternativesProps) {
     <RivalWays key={`${rival.key} ${rival.rival.occurrence}`} rival={rival} actions={actions} />
   ));
   return (
-    <section aria-label={t`Ways out`} className="sheet mt-3 border-l-4 border-l-accent px-3 py-2">
+    <section aria-label={t`Alternatives`} className="sheet mt-3 border-l-4 border-l-accent px-3 py-2">
       <div className="flex flex-wrap items-baseline gap-x-3">
-        <h2 className="text-lg">{t`Ways out`}</h2>
+        <h2 className="text-lg">{t`Alternatives`}</h2>
         <span role="status" className="text-note text-soft">
           {isStopped
             ? t`Stopped.`
             : !isOver && progress
-              ? t`Looking: ${progress.done} of ${countText(progress.of, 'date', 'dates')} …`
+              ? t`Checking: ${progress.done} of ${countText(progress.of, 'date', 'dates')} …`
               : ''}
         </span>
         {isStopped ? (
-          <button type="button" className="text-note underline" onClick={again}>{t`Look again`}</button>
+          <button type="button" className="text-note underline" onClick={again}>{t`Check again`}</button>
         ) : (
           !isOver && <button type="button" className="text-note underline" onClick={stop}>{t`Stop`}</button>
         )}

@@ -42,7 +42,7 @@ interface DateWaysProps {
 /** The alternatives of one date: the five that change least, and on request the best of each other kind. */
 export function DateWays({ date, isOneOfMany, actions }: DateWaysProps) {
   const { best, others, when, now, none } = date;
-  const label = t`Ways out for ${when}`;
+  const label = t`Alternatives for ${when}`;
   const body = (
     <>
       {none && <p className="text-note">{none}</p>}
@@ -69,7 +69,7 @@ export function DateWays({ date, isOneOfMany, actions }: DateWaysProps) {
         <span className="text-note text-soft">
           {best[0]
             ? `${best[0].sentence}${best.length > 1 ? t` And ${best.length - 1} more.` : ''}`
-            : t`No way out was found.`}
+            : t`No alternative was found.`}
         </span>
       </summary>
       {body}

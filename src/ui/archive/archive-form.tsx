@@ -78,7 +78,7 @@ export function ArchiveForm({ path, site, now }: ArchiveFormProps) {
   return (
     <div className="grid gap-2">
       <div>
-        <label htmlFor={id} className="font-semibold">{t`Archive of a house`}</label>
+        <label htmlFor={id} className="font-semibold">{t`Archive of an office`}</label>
         <input
           id={id}
           type="file"
@@ -121,7 +121,7 @@ export function ArchiveForm({ path, site, now }: ArchiveFormProps) {
             <Button isMain isBusy={isBusy} onClick={() => void putIn(arrived)}>
               {site ? t`Replace everything here` : t`Bring it in`}
             </Button>
-            <Button isBusy={isBusy} onClick={() => setArrived(null)}>{t`Leave it`}</Button>
+            <Button isBusy={isBusy} onClick={() => setArrived(null)}>{t`Leave it as it is`}</Button>
           </p>
         </section>
       )}

@@ -291,7 +291,7 @@ export function AskFormPage({ choices, picked, from, isSignedIn, side }: AskForm
                 size="large"
                 href={`/sign-in?next=${encodeURIComponent(here)}`}
               >{t`Sign in to send it`}</ButtonLink>
-              <span className="text-soft">{t`All you typed is kept.`}</span>
+              <span className="text-soft">{t`All you typed is still here.`}</span>
             </p>
           )}
         </div>

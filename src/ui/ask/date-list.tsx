@@ -133,7 +133,7 @@ function DateListItem({ form, choices, date, isOfSeries }: DateListItemProps) {
             aria-expanded={isOpen}
             onClick={() => setOpen(!isOpen)}
           >
-            {differs(own) ? t`differs from the others` : t`make it differ`}
+            {differs(own) ? t`changed` : t`change this date`}
             <span className="sr-only">: {date.when}</span>
           </button>
           {isOpen && (

@@ -142,7 +142,7 @@ export const ReadersSection = memo(function ReadersSection(props: PartProps) {
             <p
               id={`${id}-hint`}
               className="mt-0.5 text-note text-soft"
-            >{t`Beside title, hours and place. Nothing else is published.`}</p>
+            >{t`Beside title, time and space. Nothing else is published.`}</p>
           </div>
           {choices.audiences.length > 0 && (
             <fieldset className="sm:col-span-6">
@@ -162,7 +162,7 @@ export const ReadersSection = memo(function ReadersSection(props: PartProps) {
           <Preview {...props} />
         </>
       ) : (
-        <p className="text-soft sm:col-span-6">{t`Readers see only that the place is taken.`}</p>
+        <p className="text-soft sm:col-span-6">{t`Readers see only that the space is taken.`}</p>
       )}
     </FormSection>
   );

@@ -20,7 +20,7 @@ export function VerdictLine({ state }: { state: VerdictState }) {
     state.kind === 'checked'
       ? state.reply.summary
       : state.kind === 'incomplete'
-        ? t`Put right what is marked.`
+        ? t`Correct what is marked.`
         : state.kind === 'refused'
           ? state.error.message
           : t`Checking …`;
@@ -56,7 +56,7 @@ export function VerdictDetails({ state, bands, tzid, body, ...parts }: VerdictDe
       <div aria-live="polite" className="mt-1">
         {state.kind === 'incomplete' && state.before && (
           <p>
-            <strong className="block text-clash">{t`Put right what is marked beside the form.`}</strong>
+            <strong className="block text-clash">{t`Correct what is marked beside the form.`}</strong>
             <span className="text-soft">{t`Until then, this was the answer to what you had before: ${state.before.summary}`}</span>
           </p>
         )}

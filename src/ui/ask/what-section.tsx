@@ -16,9 +16,13 @@ import type { PartProps } from './part-props';
 const KINDS: readonly { kind: RequestKind; text: string; hint: string }[] = texts(
   [
     { kind: 'space', text: 'A space', hint: 'You name it.' },
-    { kind: 'office-chooses', text: 'Some space', hint: 'You say what it must have; the office finds one.' },
+    {
+      kind: 'office-chooses',
+      text: 'Any suitable space',
+      hint: 'You say what it must have; the office finds one.',
+    },
     { kind: 'loan', text: 'Equipment only', hint: 'Fetched and brought back; no space.' },
-    { kind: 'notice', text: 'A date to announce', hint: 'A day or a deadline; it takes nothing.' },
+    { kind: 'notice', text: 'Announcement only, no space', hint: 'A day or a deadline; it takes nothing.' },
   ],
   'text',
   'hint',
@@ -117,7 +121,7 @@ export const WhatSection = memo(function WhatSection({ form, choices, faults }: 
       <Field label={t`Title`} fault={faults.title} className="sm:col-span-6">
         <TextField maxLength={MOST_CHARACTERS.title} {...register('title')} />
       </Field>
-      <Field label={t`Lead host`} fault={faults.hostId} className="sm:col-span-2">
+      <Field label={t`Host`} fault={faults.hostId} className="sm:col-span-2">
         <Combobox
           options={hosts}
           value={hostId}
@@ -156,7 +160,7 @@ export const WhatSection = memo(function WhatSection({ form, choices, faults }: 
           <More
             form={form}
             name="jointHostIds"
-            label={t`Joint hosts`}
+            label={t`Further hosts`}
             options={hosts.filter(({ value }) => value !== hostId)}
             fault={faults.jointHostIds}
           />
@@ -169,7 +173,7 @@ export const WhatSection = memo(function WhatSection({ form, choices, faults }: 
           />
           {choices.askFor.length > 0 && (
             <Field
-              label={t`Asked for somebody else`}
+              label={t`Asked for someone else`}
               hint={t`It becomes their request; you see it too.`}
               fault={faults.onBehalfOf}
               className="sm:col-span-3"

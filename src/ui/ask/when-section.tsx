@@ -31,8 +31,8 @@ import { RepeatFields } from './repeat-fields';
 const PATTERNS: readonly (readonly [Pattern, string])[] = texts(
   [
     ['once', 'One date'],
-    ['picked', 'Dates picked by hand'],
-    ['rule', 'Dates by a rule'],
+    ['picked', 'Dates picked one by one'],
+    ['rule', 'Repeating'],
   ],
   '1',
 );
@@ -131,7 +131,7 @@ function Hours({ form, faults }: PartProps) {
         </>
       )}
       <Field
-        label={t`Last day of it`}
+        label={t`Last day`}
         hint={pattern === 'once' ? undefined : t`Of one date: later only where it runs into the night.`}
         fault={allDay ? faults.endTime : undefined}
         className="sm:col-span-2"

@@ -221,7 +221,7 @@ function SecondChoices({ form, choices, faults }: PartProps) {
   const values = useWatch({ control, name: 'secondChoices' });
   return (
     <div className="grid gap-3 sm:col-span-6">
-      <p className="font-semibold">{t`If that cannot be had`}</p>
+      <p className="font-semibold">{t`If that is not possible`}</p>
       <label className="flex items-center gap-2">
         <Checkbox className="size-4" {...register('otherSpaceOk')} />
         {t`Another space that fits will do as well`}

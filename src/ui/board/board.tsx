@@ -132,7 +132,7 @@ export function Board(props: BoardProps) {
         ) : (
           <p className="text-soft">{t`Loading the board …`}</p>
         )}
-        <noscript>{t`The board is drawn by scripts, which are switched off here. The notices at /notices can be read without.`}</noscript>
+        <noscript>{t`The board is drawn by scripts, which are switched off here. What's on at /whats-on can be read without.`}</noscript>
       </div>
     </>
   );
@@ -286,7 +286,7 @@ function LoadedBoard(props: LoadedProps) {
             />
           ) : (
             <p className="sheet p-6 text-lg">
-              {t`Nothing on the board passes what you ask for. `}
+              {t`Nothing on the board matches the filter. `}
               <Button
                 onClick={() =>
                   go({

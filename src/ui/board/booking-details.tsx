@@ -57,7 +57,7 @@ function TypedMove({
     // An end before the start is one on the next day.
     const end = sameDay > start ? sameDay : addMinutes(sameDay, 1440);
     const move = moveTo(board, booking, { start, end, spaceId });
-    setFault(move ? '' : t`That is where it stands already.`);
+    setFault(move ? '' : t`That is where it is already.`);
     if (move) onMove(move);
   };
   return (

@@ -30,7 +30,7 @@ export function DetailsPanel({
     >
       <div className="flex items-start justify-between gap-2">
         <h2 className="text-xl">{title}</h2>
-        <Button aria-label={t`Put the slip away`} className="px-1.5 py-1" onClick={onClose}>
+        <Button aria-label={t`Close the details`} className="px-1.5 py-1" onClick={onClose}>
           <X size={16} aria-hidden="true" />
         </Button>
       </div>

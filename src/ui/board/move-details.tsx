@@ -144,7 +144,7 @@ export function MoveDetails({ move, house, isJudged, onMoved, onClose }: MoveDet
       .then(async (reply) =>
         reply.ok
           ? setRequest((await reply.json()) as RequestView)
-          : setFailed(t`This request cannot be read any more. The board is loaded anew.`),
+          : setFailed(t`This request cannot be read any more. The board is being loaded again.`),
       )
       .catch(() => {
         if (!abort.signal.aborted) setFailed(t`The server cannot be reached just now. Nothing was moved.`);

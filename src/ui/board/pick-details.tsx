@@ -117,7 +117,7 @@ export function VerdictLines({ verdict, sentences }: BoardVerdict) {
   return (
     <div aria-live="polite" className="mt-3 border-t border-rule pt-2">
       <p className="font-semibold">
-        <VerdictStamp verdict={verdict} /> {verdict === 'clear' ? t`Nothing stands in the way.` : ''}
+        <VerdictStamp verdict={verdict} /> {verdict === 'clear' ? t`Nothing is in the way.` : ''}
       </p>
       {sentences.slice(0, MOST_SENTENCES).map((sentence) => (
         <p key={sentence} className="mt-1 text-note">
@@ -259,7 +259,7 @@ function ShortFields({
       {text('title', t`Title`, 'text')}
       {isLoan ? text('quantity', t`How many`, 'number') : text('people', t`People`, 'number')}
       {select('categoryId', t`Category`, choices.categories)}
-      {select('hostId', t`Lead host`, choices.hosts)}
+      {select('hostId', t`Host`, choices.hosts)}
       <label className="col-span-2 flex min-h-8 items-center gap-2">
         <Checkbox
           className="size-4"
@@ -291,7 +291,7 @@ export function PickDetails(props: PickDetailsProps) {
     [board, pick.start, contentText, viewer],
   );
   if (!places.length && !pool) return null;
-  const title = pool ? t`${pool.name}: a loan` : t`A free place`;
+  const title = pool ? t`${pool.name}: a loan` : t`A free time`;
   if (sent)
     return (
       <DetailsPanel title={sent.isGranted ? t`It is yours` : t`Sent to the office`} onClose={onClose}>
@@ -330,7 +330,7 @@ export function PickDetails(props: PickDetailsProps) {
         {isLoaded ? (
           <VerdictLines {...verdict} />
         ) : (
-          <p className="mt-3 border-t border-rule pt-2 text-soft">{t`Looking at that day …`}</p>
+          <p className="mt-3 border-t border-rule pt-2 text-soft">{t`Checking that day …`}</p>
         )}
         {viewer.isSignedIn && (
           <ShortFields

@@ -66,7 +66,7 @@ function NamePart({ fields, faultOf, set }: PartProps) {
       <Labelled
         label={t`Address`}
         fault={faultOf('slug')}
-        hint={t`It will be /notices/${addressOf(fields)}. An address it had before goes on leading here.`}
+        hint={t`It will be /whats-on/${addressOf(fields)}. An address it had before goes on leading here.`}
       >
         {(ids) => (
           <TextField
@@ -116,7 +116,7 @@ function FilterPart({ fields, choices, set }: PartProps) {
   const narrow = (part: Partial<typeof filter>) => set({ filter: { ...filter, ...part } });
   return (
     <section>
-      <h2 className="text-xl">{t`What stands on it`}</h2>
+      <h2 className="text-xl">{t`What is listed on it`}</h2>
       <p className="text-soft">{t`An event must fit every line; a line that says any lets all through.`}</p>
       <PickSeveral
         legend={t`Categories`}
@@ -249,7 +249,7 @@ function LivePreview({ fields, id }: { fields: CalendarFields; id: number | null
     };
   }, [body]);
   return (
-    <section aria-label={t`What would stand on it now`} className="sheet p-4" aria-live="polite">
+    <section aria-label={t`What would be listed on it now`} className="sheet p-4" aria-live="polite">
       <h2 className="flex items-center gap-2 text-xl">
         <Mark mark={fields.mark || '··'} hue={fields.hue} /> {fields.name || t`The new calendar`}
       </h2>

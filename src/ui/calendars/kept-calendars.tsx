@@ -47,7 +47,7 @@ function Twice({
       <Button isMain autoFocus isBusy={isSending} onClick={onYes}>
         {ask}
       </Button>
-      <Button onClick={() => setAsked(false)}>{t`Leave it`}</Button>
+      <Button onClick={() => setAsked(false)}>{t`Leave it as it is`}</Button>
     </span>
   );
 }
@@ -89,7 +89,7 @@ function CalendarLine({ calendar, origin, isFirst, isLast, isSending, run }: Lin
           <Twice
             ask={t`Replace the link`}
             what={t`of ${name}`}
-            does={t`Whoever holds the present link cannot read it any more.`}
+            does={t`Anyone with the present link cannot read it any more.`}
             isSending={isSending}
             onYes={() => run('replace-link')}
           />
@@ -97,7 +97,7 @@ function CalendarLine({ calendar, origin, isFirst, isLast, isSending, run }: Lin
         <Twice
           ask={t`End it`}
           what={name}
-          does={t`${countText(coming, 'date', 'dates')} to come will stand there no more; programs that follow it are told so.`}
+          does={t`${countText(coming, 'date', 'dates')} to come will not be listed there any more; programs that follow it are told so.`}
           isSending={isSending}
           onYes={() => run('retire')}
         />

@@ -14,7 +14,7 @@ import { hoursText, placesText, type DateEntry } from './entries';
 const STATE_SENTENCE = texts({
   approved: 'Approved.',
   held: 'Held for a while.',
-  waiting: 'Waits for a decision; nothing is taken yet.',
+  waiting: 'Waits for a decision; nothing is booked yet.',
   cancelled: 'Cancelled: it does not take place.',
 } as const);
 

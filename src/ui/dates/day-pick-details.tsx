@@ -72,7 +72,7 @@ export function DayPickDetails({ pick, onClose }: PickProps) {
             {fault}
           </p>
         )}
-        <Button isMain isSubmit className="col-span-2">{t`Find a place then`}</Button>
+        <Button isMain isSubmit className="col-span-2">{t`Find a space then`}</Button>
       </Form>
       <p className="mt-3">
         <ButtonLink

@@ -47,7 +47,7 @@ function MonthDay({ date, isOther, props }: { date: LocalDate; isOther: boolean;
         </Link>
         <button
           type="button"
-          aria-label={t`Ask for something on ${dayLong(date)}`}
+          aria-label={t`Request something on ${dayLong(date)}`}
           className="text-small text-soft underline opacity-0 group-hover:opacity-100 focus-visible:opacity-100"
           onClick={() => onPick(date)}
         >{t`ask`}</button>

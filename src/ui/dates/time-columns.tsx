@@ -189,7 +189,7 @@ export function TimeColumns(props: ColumnsProps) {
                   {head}
                   <button
                     type="button"
-                    aria-label={t`Ask for something on ${label}`}
+                    aria-label={t`Request something on ${label}`}
                     className="text-small text-soft underline opacity-0 group-hover:opacity-100 focus-visible:opacity-100"
                     onClick={() => onPick(day, null)}
                   >{t`ask`}</button>

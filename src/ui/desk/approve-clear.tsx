@@ -83,7 +83,7 @@ export function ApproveClear({ picked, onDone }: { picked: readonly DeskLine[]; 
               }
             }}
           >
-            {dates === 0 ? t`Nothing of it is clear` : isOpen ? words : `${words} …`}
+            {dates === 0 ? t`None of it is clear` : isOpen ? words : `${words} …`}
           </Button>
           {isOpen && <Button onClick={() => setOpen(false)}>{t`Not now`}</Button>}
           <span className="text-soft">{countText(picked.length, 'request picked', 'requests picked')}</span>

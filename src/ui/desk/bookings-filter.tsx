@@ -22,7 +22,7 @@ const stateSoughtText = (state: StateSought): string =>
 export function BookingsFilter({ query, spaces, categories }: BookingsFilterProps) {
   return (
     <form action="/desk/bookings" className="mb-3 flex flex-wrap items-end gap-3">
-      <Field look="note" label={t`Title, host, who asked, reference`}>
+      <Field look="note" label={t`Title, host, requester, reference`}>
         <TextField className="w-52" type="search" name="q" defaultValue={query.q} />
       </Field>
       <Field look="note" label={t`From`}>

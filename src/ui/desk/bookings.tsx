@@ -126,7 +126,7 @@ export function Bookings({ view, inAnyState }: { view: BookingsView; inAnyState:
           </table>
         </div>
       ) : (
-        <p className="sheet p-6 text-lg">{t`No booking is like that. Take something out of what is looked for.`}</p>
+        <p className="sheet p-6 text-lg">{t`No booking matches. Take something out of the search.`}</p>
       )}
       <BookingsCommand picked={picked} view={view} onDone={() => setPicked(new Set())} />
     </>

@@ -6,12 +6,12 @@ export const WHOSE = texts({ all: 'everybody’s', mine: 'mine', nobody: 'nobody
 export const STANDING = texts({
   any: 'all of them',
   clear: 'with clear dates',
-  clash: 'with clashes',
+  clash: 'with conflicts',
   office: 'not waiting for an answer',
   rivals: 'wanted by others too',
 } as const);
 export const ORDERS = texts({
-  loss: 'what is lost first',
+  loss: 'most urgent first',
   begins: 'what begins first',
   asked: 'who asked first',
   people: 'most people',

@@ -89,13 +89,13 @@ export function Desk({ view, kept }: DeskProps) {
               <span className="block text-soft">{t`Find`}</span>
               <TextField
                 type="search"
-                placeholder={t`title, host, reference, place …`}
+                placeholder={t`title, host, reference, space …`}
                 value={filter.q}
                 onChange={({ target }) => set({ q: target.value })}
               />
             </label>
             <Choice
-              label={t`Seen to by`}
+              label={t`Assigned to`}
               value={filter.whose}
               table={WHOSE}
               onChange={(whose) => set({ whose })}
@@ -149,8 +149,8 @@ export function Desk({ view, kept }: DeskProps) {
           ) : (
             <p className="sheet p-6 text-lg">
               {view.lines.length
-                ? t`Nothing on the desk is like that. Take something out of the filter.`
-                : t`Nothing waits. New requests come in here, what is lost first by waiting on top.`}
+                ? t`Nothing on the desk matches the filter. Take something out of it.`
+                : t`Nothing waits. New requests come in here, most urgent first.`}
             </p>
           )}
           <ApproveClear

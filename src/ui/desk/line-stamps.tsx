@@ -27,7 +27,7 @@ export function LineStamps({ line }: { line: DeskLine }) {
       )}
       {line.atRisk > 0 && <CallStamp words={t`${line.atRisk} at risk`} />}
       {line.rivals > 0 && (
-        <span className="text-fine text-look">{t`${countText(line.rivals, 'other wants', 'others want')} the place`}</span>
+        <span className="text-fine text-look">{t`${countText(line.rivals, 'other wants', 'others want')} the space`}</span>
       )}
     </span>
   );

@@ -24,7 +24,7 @@ export function LobbyDisplay({ first, source }: { first: DisplayReply; source: s
       <table className="w-full border-collapse text-left text-wall-5 leading-tight">
         <thead>
           <tr className="border-b-[0.6vmin] border-black text-wall-6">
-            <th scope="col" className="py-[1vmin] pr-[2vmin]">{t`Place`}</th>
+            <th scope="col" className="py-[1vmin] pr-[2vmin]">{t`Space`}</th>
             <th scope="col" className="pr-[2vmin]">{t`Now`}</th>
             <th scope="col">{t`Next`}</th>
           </tr>

@@ -111,7 +111,7 @@ function FollowUps({ event }: { event: EventSetup }) {
   const [due, setDue] = useState('');
   return (
     <div>
-      <h3 className="text-lg">{t`Left to do`}</h3>
+      <h3 className="text-lg">{t`Follow-up`}</h3>
       <ul>
         {event.followUps.map((each) => (
           <li key={each.id}>
@@ -159,7 +159,7 @@ function FollowUps({ event }: { event: EventSetup }) {
         <Field label={tAs('due')`By`}>
           <DateField className="w-44" value={due} onChange={setDue} />
         </Field>
-        <Button isSubmit isBusy={isSending}>{t`Note it`}</Button>
+        <Button isSubmit isBusy={isSending}>{t`Save`}</Button>
       </Form>
       <RefusalNote error={error} />
     </div>
@@ -170,7 +170,7 @@ function FollowUps({ event }: { event: EventSetup }) {
 export function Afterwards({ event }: { event: EventSetup }) {
   return (
     <section className="sheet grid gap-4 p-4" aria-labelledby="afterwards">
-      <h2 id="afterwards" className="text-xl">{t`Who came, and what is left`}</h2>
+      <h2 id="afterwards" className="text-xl">{t`Who came, and follow-up`}</h2>
       <Count key={`${event.date.id} ${event.attendance.people}`} event={event} />
       <Names event={event} />
       <FollowUps event={event} />

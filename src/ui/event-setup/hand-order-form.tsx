@@ -38,7 +38,7 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
   };
   return (
     <div>
-      <Button aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>{t`An order of one’s own`}</Button>{' '}
+      <Button aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>{t`A work order of your own`}</Button>{' '}
       <span role="status" className="text-soft">
         {said}
       </span>
@@ -79,7 +79,7 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
             </Labelled>
           </div>
           <EdgeField
-            legend={isThere ? t`Somebody is there from` : t`Done by`}
+            legend={isThere ? t`Someone is there from` : t`Done by`}
             value={fields.due}
             fault={faultOf('offsetMin')}
             onChange={(due) => set({ due })}
@@ -134,7 +134,7 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
           )}
           <RefusalNote error={error} />
           <div>
-            <Button isMain isSubmit isBusy={isSending}>{t`Make the order`}</Button>
+            <Button isMain isSubmit isBusy={isSending}>{t`Make the work order`}</Button>
           </div>
         </Form>
       )}

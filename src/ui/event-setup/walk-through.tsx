@@ -23,7 +23,7 @@ function Promised({ promised, date }: { promised: PromisedLine; date: number }) 
             <span
               className={`block text-note ${promised.isRight ? 'text-clear' : 'font-semibold text-clash'}`}
             >
-              {promised.isRight ? t`right` : t`not so: ${promised.note || t`no word why`}`}
+              {promised.isRight ? t`right` : t`problem: ${promised.note || t`no word why`}`}
               <span className="font-normal text-soft">, {promised.byText}</span>
             </span>
           )}
@@ -41,9 +41,9 @@ function Promised({ promised, date }: { promised: PromisedLine; date: number }) 
             size="tall"
             isBusy={isSending}
             aria-expanded={note !== null}
-            aria-label={t`Not so: ${promised.line}`}
+            aria-label={t`Report a problem: ${promised.line}`}
             onClick={() => setNote(note === null ? promised.note : null)}
-          >{t`Not so`}</Button>
+          >{t`Report a problem`}</Button>
         </span>
       </div>
       {note !== null && (

@@ -45,12 +45,12 @@ export function SavedViews({ screen, first, here, isSignedIn }: KeptProps) {
   return (
     <>
       <Button className="no-print" aria-expanded={isOpen} onClick={() => setOpen((before) => !before)}>
-        {views.length ? t`Kept: ${views.length}` : t`Keep view`}
+        {views.length ? t`Kept: ${views.length}` : t`Save view`}
       </Button>
       {isOpen && (
         <div className="no-print flex w-full flex-wrap items-center gap-x-4 gap-y-2 border-t border-rule pt-2">
           {views.length > 0 && (
-            <ul className="flex flex-wrap items-center gap-2" aria-label={t`Kept views`}>
+            <ul className="flex flex-wrap items-center gap-2" aria-label={t`Saved views`}>
               {views.map(({ id, name: kept, address }) => (
                 <li key={id} className="flex items-center">
                   <ButtonLink
@@ -80,7 +80,7 @@ export function SavedViews({ screen, first, here, isSignedIn }: KeptProps) {
               }}
             >
               <label className="flex items-center gap-2">
-                {isKept ? t`Keep it under another name` : t`Keep what is shown as`}
+                {isKept ? t`Keep it under another name` : t`Save this view as`}
                 <TextField
                   className="w-48 py-1"
                   value={name}
@@ -94,7 +94,7 @@ export function SavedViews({ screen, first, here, isSignedIn }: KeptProps) {
           ) : (
             <p>
               <Link href={`/sign-in?next=${encodeURIComponent(here)}`}>{t`Sign in`}</Link>
-              {t` to keep what is shown under a name.`}
+              {t` to save what is shown under a name.`}
             </p>
           )}
           {error && (

@@ -87,9 +87,7 @@ export function Combobox({ id, options, value, placeholder, onChange, inputRef, 
               )}
             </li>
           ))}
-        {box.isOpen && !found.length && (
-          <li className="px-3 py-1 text-soft">{t`Nothing has this in its name.`}</li>
-        )}
+        {box.isOpen && !found.length && <li className="px-3 py-1 text-soft">{t`No name contains this.`}</li>}
       </ul>
     </div>
   );

@@ -102,7 +102,7 @@ function Tools({ editor }: { editor: Editor }) {
           }}
         />
         <Button className="py-1" onClick={link}>{t`Link it`}</Button>
-        <Button className="py-1" onClick={() => setAddress(null)}>{t`Leave it`}</Button>
+        <Button className="py-1" onClick={() => setAddress(null)}>{t`Leave it as it is`}</Button>
       </div>
     );
   return (

@@ -23,7 +23,7 @@ export function OwnLinkButton({ hasLink }: { hasLink: boolean }) {
         <p className="flex flex-wrap items-center gap-2">
           <span className="font-semibold">{t`Programs that use the present link get nothing any more.`}</span>
           <Button isMain autoFocus isBusy={isSending} onClick={() => void make()}>{t`Replace it`}</Button>
-          <Button onClick={() => setAsked(false)}>{t`Leave it`}</Button>
+          <Button onClick={() => setAsked(false)}>{t`Leave it as it is`}</Button>
         </p>
       )}
       {error && <RefusalNote error={error} />}

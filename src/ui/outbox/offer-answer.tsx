@@ -45,7 +45,7 @@ export function OfferAnswer({ token, offer }: { token: string; offer: OfferView 
     );
   return (
     <section aria-label={t`The offer`} className="sheet border-t-4 border-t-accent p-4">
-      <p className="pb-2">{t`The office offers, and keeps for you until ${offer.untilText}:`}</p>
+      <p className="pb-2">{t`The office offers, and holds for you until ${offer.untilText}:`}</p>
       <ul className="grid gap-2 pb-4">
         {offer.offers.map(({ offered, asked }) => (
           <li key={offered} className="border-l-4 border-clear pl-3">

@@ -28,8 +28,8 @@ export function Directory({ places, isSignedIn }: { places: PlaceDirectory; isSi
           ))}
         </ul>
       </section>
-      <section aria-label={t`Pools`} className="sheet p-4">
-        <h2 className="pb-1 text-xl">{t`Pools of equipment and people`}</h2>
+      <section aria-label={t`Equipment`} className="sheet p-4">
+        <h2 className="pb-1 text-xl">{t`Equipment and staff pools`}</h2>
         <ul className="divide-y divide-rule">
           {places.pools.map(({ id, name, store, isPinned }) => (
             <li key={id} className="flex flex-wrap items-center gap-x-3 py-1">
@@ -53,9 +53,9 @@ export function Directory({ places, isSignedIn }: { places: PlaceDirectory; isSi
 export function KnownPlace({ places, fault }: { places: PlaceDirectory; fault: string }) {
   const buildings = [...new Set(places.spaces.map(({ building }) => building))];
   return (
-    <form action="/places" aria-label={t`Known place`} className="sheet mb-4 grid gap-2 p-4">
+    <form action="/places" aria-label={t`Known space`} className="sheet mb-4 grid gap-2 p-4">
       <label>
-        {t`A place you know`}
+        {t`A space you know`}
         <TextField
           name="at"
           list="known-places"

@@ -84,7 +84,7 @@ export function EarliestForm({ spaces, equipment, ...field }: FormProps) {
           {...field}
         />
       </fieldset>
-      <Button isMain isSubmit className="col-span-full">{t`Look for the earliest`}</Button>
+      <Button isMain isSubmit className="col-span-full">{t`Find the earliest`}</Button>
     </form>
   );
 }

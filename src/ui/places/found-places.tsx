@@ -90,7 +90,7 @@ export function FoundPlaces({ reply, ...asked }: FoundProps) {
   const { places, unfitText, inWords, notes, alsoOn } = reply;
   const clear = places.filter(({ verdict }) => verdict === 'clear').length;
   return (
-    <section aria-label={t`Places found`}>
+    <section aria-label={t`Spaces found`}>
       <h2 className="text-xl first-letter:uppercase">{inWords}</h2>
       {notes.map((note) => (
         <p key={note} className="text-note text-soft">

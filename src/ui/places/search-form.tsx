@@ -26,7 +26,7 @@ export function SearchForm({ text, faults, equipment }: FormProps) {
     <form
       action="/places"
       role="search"
-      aria-label={t`Places`}
+      aria-label={t`Spaces`}
       className="sheet grid gap-3 p-4 sm:grid-cols-2"
     >
       <PlainField name="people" label={t`People`} kind="number" min={1} {...field} />
@@ -62,8 +62,8 @@ export function SearchForm({ text, faults, equipment }: FormProps) {
         options={equipment.map(({ id, name }) => [String(id), name])}
         {...field}
       />
-      <PlainField name="quantity" label={t`How many of it`} kind="number" min={1} {...field} />
-      <Button isMain isSubmit className="sm:col-span-2">{t`Look for places`}</Button>
+      <PlainField name="quantity" label={t`How many`} kind="number" min={1} {...field} />
+      <Button isMain isSubmit className="sm:col-span-2">{t`Find spaces`}</Button>
     </form>
   );
 }

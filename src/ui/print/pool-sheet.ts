@@ -44,7 +44,7 @@ export function poolParts(
     ]);
   });
   return [
-    { kind: 'text', text: t`Kept in ${pool.store}. Away counts fetching and returning.` },
+    { kind: 'text', text: t`Stored in ${pool.store}. Away counts fetching and returning.` },
     { kind: 'table', columns: COLUMNS, rows },
   ];
 }

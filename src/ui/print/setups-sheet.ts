@@ -94,13 +94,13 @@ const tableRow = (order: OrderView, day: string): string[] => [
 const ordersPart = (orders: readonly OrderView[]): Part =>
   orders.length
     ? { kind: 'table', columns: DAY, rows: orders.map(rowOf) }
-    : { kind: 'text', text: t`No setup work is due.` };
+    : { kind: 'text', text: t`No work orders are due.` };
 
 /** The work of a day in order of time, and what is not to be done any more. */
 export function daySheet(day: CrewDay): SetupsSheet {
   const givenUp: Part[] = day.givenUp.length
     ? [
-        { kind: 'heading', text: t`Not to be done any more` },
+        { kind: 'heading', text: t`Not needed any more` },
         {
           kind: 'table',
           columns: [

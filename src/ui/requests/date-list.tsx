@@ -25,7 +25,7 @@ function Beside({ date }: { date: DateView }) {
         </p>
       ))}
       {date.isHeld && date.holdUntilText && (
-        <p className="mt-0.5 text-note text-soft">{t`Its place is kept until ${date.holdUntilText}.`}</p>
+        <p className="mt-0.5 text-note text-soft">{t`Held until ${date.holdUntilText}.`}</p>
       )}
       {date.proposal && (
         <p className="mt-0.5 border-l-4 border-accent pl-2 text-note">{t`Offered instead: ${date.proposal}`}</p>

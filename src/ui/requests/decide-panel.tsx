@@ -47,7 +47,7 @@ function HoldFields({ change, ids }: { change: ChangeHandle; ids: readonly numbe
         void change.run({ action: 'hold', until }, ids);
       }}
     >
-      <Field label={t`Keep the place until`} className="flex flex-wrap items-center gap-x-2">
+      <Field label={t`Hold until`} className="flex flex-wrap items-center gap-x-2">
         <DateTimeField isRequired value={until} onChange={setUntil} />
       </Field>
       <Button
@@ -76,7 +76,7 @@ function Decision({ change, picked, waiting, reference }: DecisionProps) {
           <span className="font-semibold">{t`Reason`}</span>{' '}
           <span className="text-note text-soft">
             {picked.some(({ needsReason }) => needsReason)
-              ? t`needed here: it goes past a rule of the house`
+              ? t`needed here: it goes past a rule of the office`
               : t`to decline or leave out; the requester reads it`}
           </span>
           <TextField
@@ -129,7 +129,7 @@ function WantedChanges({ change, dates }: { change: ChangeHandle; dates: readonl
   const ids = dates.map(({ id }) => id);
   return (
     <div className="mb-3 flex flex-wrap items-center gap-2 border-l-4 border-accent bg-sunk px-3 py-2">
-      <span className="font-semibold">{t`${countText(dates.length, 'approved date is', 'approved dates are')} wanted otherwise.`}</span>
+      <span className="font-semibold">{t`${countText(dates.length, 'approved date is', 'approved dates are')} with a change wanted.`}</span>
       <Button
         isMain
         isBusy={change.isSending}
@@ -235,7 +235,7 @@ export function DecidePanel({
       ) : (
         <>
           <ChangeDone change={change} />
-          {!wantedOtherwise.length && <p className="py-3 text-soft">{t`Nothing of this waits any more.`}</p>}
+          {!wantedOtherwise.length && <p className="py-3 text-soft">{t`Nothing here waits any more.`}</p>}
         </>
       )}
     </section>

@@ -78,7 +78,7 @@ export function EditWords({ request }: { request: RequestView }) {
         </label>
         <label>
           <span className="font-semibold">{t`Why`}</span>{' '}
-          <span className="text-note text-soft">{t`whoever asked reads it`}</span>
+          <span className="text-note text-soft">{t`the requester reads it`}</span>
           <TextField
             value={reason}
             maxLength={MOST_CHARACTERS.reason}
@@ -87,7 +87,7 @@ export function EditWords({ request }: { request: RequestView }) {
         </label>
         <div className="flex flex-wrap items-center gap-3">
           <Button isSubmit isBusy={change.isSending}>{t`Save the words`}</Button>
-          {isSaved && <p>{t`Changed. Whoever asked is told what is different.`}</p>}
+          {isSaved && <p>{t`Changed. The requester is told what is different.`}</p>}
         </div>
         <ChangeDone change={change} />
       </Form>

@@ -58,7 +58,7 @@ function Who({ request }: { request: RequestView }) {
           ))}
         </span>
       </Fact>
-      <Fact term={jointHosts.length ? t`Hosts` : t`Lead host`}>
+      <Fact term={jointHosts.length ? t`Hosts` : t`Host`}>
         {[host, ...jointHosts].map((name) => (
           <span key={name} className="block">
             {name}
@@ -145,7 +145,7 @@ function Needs({ request }: { request: RequestView }) {
 function PublicText({ request: { publish, publicHtml, publicText } }: { request: RequestView }) {
   if (publicHtml) return <SafeHtml html={publicHtml} />;
   if (publicText) return <span className="whitespace-pre-wrap">{publicText}</span>;
-  return publish ? t`title, hours and place only` : t`readers never see it`;
+  return publish ? t`title, time and space only` : t`readers never see it`;
 }
 
 /** Everything that was given, read-only; the setup notes are seen again at every step. */

@@ -27,7 +27,7 @@ function KeptIndoors({ change, places, dates }: KeptProps) {
     <div className="flex flex-wrap items-center gap-2 py-1">
       <span className="min-w-60 flex-1">
         <span className="font-semibold">{places}</span>
-        {t` is kept for ${dates.length === 1 ? dates[0]!.when : count}.`}
+        {t` is held for ${dates.length === 1 ? dates[0]!.when : count}.`}
       </span>
       <Button
         isMain
@@ -37,7 +37,7 @@ function KeptIndoors({ change, places, dates }: KeptProps) {
       <Button
         isBusy={change.isSending}
         onClick={() => change.run({ action: 'drop-fallback' }, ids)}
-      >{t`Give it up`}</Button>
+      >{t`Cancel it`}</Button>
     </div>
   );
 }

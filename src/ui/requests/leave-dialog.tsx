@@ -16,9 +16,9 @@ function consequence(picked: readonly DateView[]): string {
   const parts = [
     waiting && t`${countText(waiting, 'waiting date is', 'waiting dates are')} withdrawn`,
     approved &&
-      t`${countText(approved, 'approved date is', 'approved dates are')} cancelled: place and equipment go to others, open setup work is withdrawn and readers are told`,
+      t`${countText(approved, 'approved date is', 'approved dates are')} cancelled: others can book space and equipment, open work orders are withdrawn and readers are told`,
   ];
-  return t`${parts.filter(Boolean).join('; ')}. It can be taken back for ten minutes, as long as nobody else has taken the place.`;
+  return t`${parts.filter(Boolean).join('; ')}. You can undo it for ten minutes, as long as nobody else has booked the space.`;
 }
 
 interface LeaveDialogProps {
@@ -43,15 +43,13 @@ export function LeaveDialog({ picked, change, onLeft }: LeaveDialogProps) {
     <AlertDialog.Root open={isOpen} onOpenChange={setOpen}>
       <AlertDialog.Trigger asChild>
         <Button off={picked.length ? null : t`Pick dates in the list above first.`}>
-          {picked.length
-            ? t`Give up ${countText(picked.length, 'date', 'dates')} …`
-            : t`Pick the dates to give up`}
+          {picked.length ? t`Cancel ${countText(picked.length, 'date', 'dates')} …` : t`Pick dates to cancel`}
         </Button>
       </AlertDialog.Trigger>
       <AlertDialog.Portal>
         <AlertDialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
         <AlertDialog.Content className="sheet fixed top-1/2 left-1/2 z-50 w-[min(32rem,94vw)] -translate-x-1/2 -translate-y-1/2 border-t-4 border-t-accent p-5">
-          <AlertDialog.Title className="text-xl">{t`Give up ${countText(picked.length, 'date', 'dates')}?`}</AlertDialog.Title>
+          <AlertDialog.Title className="text-xl">{t`Cancel ${countText(picked.length, 'date', 'dates')}?`}</AlertDialog.Title>
           <AlertDialog.Description className="mt-2">{consequence(picked)}</AlertDialog.Description>
           <label className="mt-3 block">
             {t`Reason `}
@@ -66,7 +64,7 @@ export function LeaveDialog({ picked, change, onLeft }: LeaveDialogProps) {
             <AlertDialog.Cancel asChild>
               <Button>{t`Keep them`}</Button>
             </AlertDialog.Cancel>
-            <Button isMain isBusy={change.isSending} onClick={leave}>{t`Give them up`}</Button>
+            <Button isMain isBusy={change.isSending} onClick={leave}>{t`Cancel them`}</Button>
           </div>
         </AlertDialog.Content>
       </AlertDialog.Portal>

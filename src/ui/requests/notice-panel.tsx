@@ -125,7 +125,7 @@ function CalendarRow({ calendar, where, onChoose }: CalendarRowProps) {
           {!isForEveryone && t`; read by ${readersText}`}
         </span>
         {choice === 'wanted' && where === 'by-itself' && (
-          <strong className="block">{t`Whoever asked would like it here: take it up or keep it off.`}</strong>
+          <strong className="block">{t`The requester would like it listed here: list it or exclude it.`}</strong>
         )}
       </span>
       <Select
@@ -133,9 +133,9 @@ function CalendarRow({ calendar, where, onChoose }: CalendarRowProps) {
         value={where}
         onChange={({ target }) => onChoose(target.value as Where)}
       >
-        <option value="by-itself">{isByFilter ? t`stands there by itself` : t`does not belong there`}</option>
-        <option value="picked">{isByFilter ? t`stands there in any case` : t`taken up there`}</option>
-        <option value="off">{t`kept off it`}</option>
+        <option value="by-itself">{isByFilter ? t`listed` : t`does not belong there`}</option>
+        <option value="picked">{isByFilter ? t`listed in any case` : t`taken up there`}</option>
+        <option value="off">{t`excluded`}</option>
       </Select>
     </li>
   );
@@ -229,7 +229,7 @@ export function NoticePanel({ request, notice }: { request: RequestView; notice:
           />
         </div>
         <fieldset>
-          <legend className="font-semibold">{t`Where it stands`}</legend>
+          <legend className="font-semibold">{t`Where it is listed`}</legend>
           <ul className="border-t border-rule">
             {notice.calendars.map((calendar) => (
               <CalendarRow
@@ -243,7 +243,7 @@ export function NoticePanel({ request, notice }: { request: RequestView; notice:
         </fieldset>
         <label>
           <span className="font-semibold">{t`Why`}</span>{' '}
-          <span className="text-note text-soft">{t`whoever asked reads it`}</span>
+          <span className="text-note text-soft">{t`the requester reads it`}</span>
           <TextField
             value={reason}
             maxLength={MOST_CHARACTERS.reason}

@@ -46,7 +46,7 @@ export function OfficeMove({ request, picked, spaces, change, offerUntil }: Offi
   };
   return (
     <details className="sheet mt-3 p-3">
-      <summary className="cursor-pointer font-semibold">{t`Another time or place for what is picked`}</summary>
+      <summary className="cursor-pointer font-semibold">{t`Another time or space for the picked dates`}</summary>
       <PatchFields request={request} spaces={spaces} handle={handle}>
         <label className="col-span-2">
           {t`Why `}
@@ -78,9 +78,9 @@ export function OfficeMove({ request, picked, spaces, change, offerUntil }: Offi
               isSubmit
               isBusy={change.isSending}
               off={whyOff}
-            >{t`Offer it for ${dates}, and keep it until`}</Button>
+            >{t`Offer it for ${dates}, and hold it until`}</Button>
             <DateTimeField
-              aria-label={t`What is offered is kept until`}
+              aria-label={t`What is offered is held until`}
               isRequired
               value={until}
               onChange={setUntil}

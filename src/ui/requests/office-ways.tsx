@@ -109,8 +109,8 @@ export function OfficeWays({ request, change, ways, onTakeForAll, offerUntil }: 
         void run();
       }}
     >
-      <Button isSubmit isBusy={change.isSending}>{t`Offer it, and keep it until`}</Button>
-      <DateTimeField aria-label={t`The offer is kept until`} isRequired value={until} onChange={setUntil} />
+      <Button isSubmit isBusy={change.isSending}>{t`Offer it, and hold it until`}</Button>
+      <DateTimeField aria-label={t`The offer is held until`} isRequired value={until} onChange={setUntil} />
     </Form>
   );
   const why = (

@@ -118,8 +118,8 @@ export function OneStepPanel({
         </Button>
         <span className="text-soft">
           {ways.found.isOver
-            ? t`Each date that clashes at its best way out.`
-            : t`Ways out are still being looked for.`}
+            ? t`Each date with a conflict, at its best alternative.`
+            : t`Alternatives are still being looked for.`}
         </span>
       </p>
     );
@@ -143,7 +143,7 @@ export function OneStepPanel({
         }}
       >
         {isOffer && (
-          <Field label={t`Offers are kept until`} look="note">
+          <Field label={t`Offers are held until`} look="note">
             <DateTimeField isRequired value={until} onChange={setUntil} />
           </Field>
         )}
@@ -162,7 +162,7 @@ export function OneStepPanel({
           isMain
           isSubmit
           isBusy={change.isSending}
-          off={wanted ? null : t`Nothing is clear, and no other way is chosen for any date.`}
+          off={wanted ? null : t`Nothing is clear, and no alternative is chosen for any date.`}
         >
           {words}
         </Button>
@@ -170,9 +170,9 @@ export function OneStepPanel({
       </Form>
       <p className="text-note text-soft">
         {request.otherSpaceOk
-          ? t`Whoever asked said that another space will do: nothing has to be answered.`
+          ? t`The requester said that another space will do: no answer is needed.`
           : moved > 0
-            ? t`${request.requester.name} is asked whether that will do; the places are kept meanwhile.`
+            ? t`${request.requester.name} is asked whether that will do; the spaces are held meanwhile.`
             : ''}
       </p>
     </section>

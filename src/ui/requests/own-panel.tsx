@@ -22,7 +22,7 @@ function Offered({ change, dates }: { change: ChangeHandle; dates: readonly Date
   const ids = dates.map(({ id }) => id);
   return (
     <div className="my-2 flex flex-wrap items-center gap-2 border-l-4 border-accent bg-sunk px-3 py-2">
-      <span className="font-semibold">{t`The office offers another place or time for ${countText(dates.length, 'date', 'dates')}.`}</span>
+      <span className="font-semibold">{t`The office offers another space or time for ${countText(dates.length, 'date', 'dates')}.`}</span>
       <Button
         isMain
         isBusy={change.isSending}

@@ -92,7 +92,7 @@ export function KeepIndoors({
   return (
     <label className="mt-1 flex min-h-8 items-center gap-2">
       <Checkbox checked={isKept} onChange={({ target }) => onChange(target.checked)} />
-      {t`Keep the place indoors at the new time too`}
+      {t`Keep the indoor space at the new time too`}
     </label>
   );
 }

@@ -11,7 +11,7 @@ export function ReadersWait({ request }: { request: Pick<RequestView, 'reference
   if (request.readersFromText === null) return null;
   return (
     <div className="mt-4 border-l-4 border-accent bg-sunk px-3 py-2">
-      <p>{t`Readers see what was approved from ${request.readersFromText}, when it can no longer be taken back.`}</p>
+      <p>{t`Readers see what was approved from ${request.readersFromText}, when it can no longer be undone.`}</p>
       <Button
         className="mt-2"
         isBusy={isSending}

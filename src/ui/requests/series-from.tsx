@@ -141,7 +141,7 @@ function SeriesForm({ request, dates }: { request: RequestView; dates: readonly 
         </Field>
         <RepeatFields form={form} choices={{ seasons: [] }} faults={{}} />
       </div>
-      <p className="pt-2 text-note text-soft">{t`${countText(dates.length - at, 'date', 'dates')} to come from there on; dates that were given something of their own keep it. What is new waits for a decision.`}</p>
+      <p className="pt-2 text-note text-soft">{t`${countText(dates.length - at, 'date', 'dates')} to come from this date; dates that were changed on their own keep that. What is new waits for a decision.`}</p>
       {isTouched &&
         (typeof split === 'string' ? (
           <p role="alert" className="text-clash">
@@ -155,7 +155,7 @@ function SeriesForm({ request, dates }: { request: RequestView; dates: readonly 
         className="mt-2"
         isBusy={change.isSending}
         off={typeof split === 'string' ? split : typeof preview === 'string' ? preview : null}
-      >{t`Change the series from there on`}</Button>
+      >{t`Change the series from this date`}</Button>
       <ChangeDone change={change} />
     </Form>
   );
@@ -167,7 +167,7 @@ export function SeriesFrom({ request }: { request: RequestView }) {
   if (request.dates.length < 2 || !dates.length) return null;
   return (
     <details className="sheet mt-4 p-3">
-      <summary className="cursor-pointer font-semibold">{t`From a date on otherwise, or longer`}</summary>
+      <summary className="cursor-pointer font-semibold">{t`Change or extend the series`}</summary>
       <SeriesForm request={request} dates={dates} />
     </details>
   );

@@ -40,7 +40,7 @@ function Message({ message }: { message: MessageView }) {
 const WRITTEN_AS = texts(
   {
     message: {
-      words: 'to whoever asked',
+      words: 'to the requester',
       body: { kind: 'with-requester', isQuestion: false },
     },
     question: {
@@ -103,7 +103,7 @@ export function Thread({ request, isOffice }: ThreadProps) {
   };
   return (
     <section aria-label={t`Messages`} className="mt-4 border-t border-strong-rule pt-3">
-      <h2 className="text-xl">{isOffice ? t`With whoever asked` : t`With the office`}</h2>
+      <h2 className="text-xl">{isOffice ? t`With the requester` : t`With the office`}</h2>
       {request.messages.length > 0 ? (
         <ol className="mt-1">
           {request.messages.map((message) => (

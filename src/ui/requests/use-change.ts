@@ -13,8 +13,7 @@ import { itemsOf } from './use-preview';
 const STOPPED: ErrorReply['error'] = texts(
   {
     code: 'stopped',
-    message:
-      'Stopped. It stands as shown now: nothing was changed, or all of it, where the stop came too late.',
+    message: 'Stopped. It is as shown now: nothing was changed, or all of it, where the stop came too late.',
     fields: [],
     details: [],
   },

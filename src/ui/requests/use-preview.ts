@@ -18,7 +18,7 @@ export function sayNumbers({ numbers }: ChangeReply): string {
   ]
     .filter(Boolean)
     .join(', ');
-  return said || t`nothing moves, no order changes`;
+  return said || t`nothing moves, no work order changes`;
 }
 
 /** Dates of one request, as the items of a change. */

@@ -29,7 +29,7 @@ export function OwnLayouts({ own, query, mayKeep, onTake }: OwnLayoutsProps) {
   };
   return (
     <section aria-labelledby="own-layouts" className="grid gap-2 border-t border-rule pt-3">
-      <h2 id="own-layouts" className="text-lg">{t`Ways of the house`}</h2>
+      <h2 id="own-layouts" className="text-lg">{t`Layouts of the office`}</h2>
       <ul className="grid gap-1">
         {own.map((each) => (
           <li key={each.id} className="flex items-center gap-2">
@@ -39,10 +39,10 @@ export function OwnLayouts({ own, query, mayKeep, onTake }: OwnLayoutsProps) {
             {mayKeep && (
               <Button
                 className="px-2"
-                aria-label={t`Give up ${each.name}`}
+                aria-label={t`Cancel ${each.name}`}
                 isBusy={isSending}
                 onClick={() => void submit(`/api/own-layouts/${each.id}/drop`, {})}
-              >{t`Give up`}</Button>
+              >{t`Cancel`}</Button>
             )}
           </li>
         ))}
@@ -50,7 +50,7 @@ export function OwnLayouts({ own, query, mayKeep, onTake }: OwnLayoutsProps) {
       {mayKeep && (
         <Form className="flex items-end gap-2" onSubmit={keep}>
           <label className="grow">
-            <span className="font-semibold">{t`Keep this as`}</span>
+            <span className="font-semibold">{t`Save this as`}</span>
             <TextField
               maxLength={MOST_CHARACTERS.layoutName}
               value={name}

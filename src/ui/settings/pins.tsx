@@ -37,7 +37,7 @@ export function Pins({ pins }: { pins: readonly PinnedName[] }) {
       ) : (
         <p className="py-2 text-soft">
           {t`Nothing yet. Pin spaces and equipment on their pages under `}
-          <Link href="/places">{t`Places`}</Link>
+          <Link href="/places">{t`Spaces`}</Link>
           {t`; they come first in every list then.`}
         </p>
       )}

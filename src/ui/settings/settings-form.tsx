@@ -140,7 +140,7 @@ function TimeFields({ draft, set, zones }: { draft: OwnSettings; set: Set; zones
         legend={t`Language`}
         name="language"
         options={[
-          ['', t`as the house has it`],
+          ['', t`as the office has it`],
           ...LANGUAGES.map((each) => [each, LANGUAGE_NAMES[each]] as const),
         ]}
         value={draft.language ?? ''}
@@ -276,7 +276,7 @@ export function SettingsForm({ settings, reminders: first, zones }: SettingsForm
       )}
       <RefusalNote error={error && { ...error, message: error.fields[0]?.message ?? error.message }} />
       <p>
-        <Button isMain isSubmit isBusy={isSending}>{t`Keep these settings`}</Button>
+        <Button isMain isSubmit isBusy={isSending}>{t`Save these preferences`}</Button>
       </p>
     </Form>
   );

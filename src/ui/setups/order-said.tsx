@@ -126,7 +126,7 @@ function SayForm({ order, onSaid }: { order: OrderView; onSaid(): void }) {
       />
       <Picture lines={lines} files={files} />
       <div className="flex flex-wrap gap-2">
-        <Button size="tall" isSubmit isBusy={isSending}>{t`Note it`}</Button>
+        <Button size="tall" isSubmit isBusy={isSending}>{t`Save`}</Button>
         <Button
           size="tall"
           isBusy={isSending}
@@ -159,9 +159,9 @@ export function OrderSaid({ order, children }: { order: OrderView; children: Rea
             size="tall"
             className="no-print"
             aria-expanded={isOpen}
-            aria-label={t`Say something about ${order.place}, ${order.dueText}`}
+            aria-label={t`Add a note about ${order.place}, ${order.dueText}`}
             onClick={() => setOpen(!isOpen)}
-          >{t`Say something`}</Button>
+          >{t`Add a note`}</Button>
         )}
         {children}
       </div>

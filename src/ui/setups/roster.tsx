@@ -130,7 +130,7 @@ function Members({ team, submit }: { team: Team; submit: Submit }) {
           <div>
             <label htmlFor={id} className="block font-semibold">{t`Another of the crews`}</label>
             <Select id={id} className="w-56" value={who} onChange={({ target }) => setWho(target.value)}>
-              <option value="">{t`choose somebody`}</option>
+              <option value="">{t`choose a person`}</option>
               {team.others.map((person) => (
                 <option key={person.id} value={person.id}>
                   {person.name}
@@ -138,7 +138,7 @@ function Members({ team, submit }: { team: Team; submit: Submit }) {
               ))}
             </Select>
           </div>
-          <Button isSubmit off={who ? null : t`Choose somebody first.`}>{t`Into the team`}</Button>
+          <Button isSubmit off={who ? null : t`Choose a person first.`}>{t`Into the team`}</Button>
         </Form>
       )}
     </div>

@@ -7,7 +7,7 @@ const VIEWS = texts(
     { view: 'day', text: 'Day', href: '/setups' },
     { view: 'week', text: 'Week and people', href: '/setups/week' },
     { view: 'stores', text: 'From the stores', href: '/setups/stores' },
-    { view: 'recipes', text: 'Recipes', href: '/setups/recipes' },
+    { view: 'recipes', text: 'Work order templates', href: '/setups/recipes' },
   ] as const,
   'text',
 );
@@ -22,7 +22,7 @@ export const viewsFor = (roles: readonly Role[]): readonly SetupsView[] => {
 /** Ways to look at setup work; `shown` are those the viewer may see. */
 export function SetupsLinks({ current, shown }: { current: SetupsView; shown: readonly SetupsView[] }) {
   return (
-    <nav aria-label={t`Setup work`} className="no-print flex flex-wrap gap-x-4 gap-y-1 pb-2">
+    <nav aria-label={t`Work orders`} className="no-print flex flex-wrap gap-x-4 gap-y-1 pb-2">
       {VIEWS.filter(({ view }) => shown.includes(view)).map(({ view, text, href }) => (
         <Link
           key={view}

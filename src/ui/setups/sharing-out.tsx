@@ -136,7 +136,7 @@ function GiveList({ holders, count, canIssue, isSending, onGive, onIssue }: Give
         {count ? (
           <strong>{t`${countText(count, 'order', 'orders')} picked`}</strong>
         ) : (
-          <span className="text-soft">{t`Press an order to pick it; drag it to somebody; or move it by ↑ and ↓.`}</span>
+          <span className="text-soft">{t`Press a work order to pick it; drag it to a person; or move it with ↑ and ↓.`}</span>
         )}
       </p>
       {count > 0 && (
@@ -163,7 +163,7 @@ export function SharingOut({ team, days }: { team: Team; days: WeekView['days'] 
   const [picked, setPicked] = useState<readonly number[]>([]);
   // A press that hardly moves picks; one that moves drags.
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
-  const holders: Holder[] = [{ id: null, name: t`Whoever is there` }, ...team.people];
+  const holders: Holder[] = [{ id: null, name: t`Unassigned` }, ...team.people];
   /** The order that was moved by keys: drawn in its other row, it has them again. */
   const moved = useRef<number | null>(null);
   useLayoutEffect(() => {
@@ -237,8 +237,8 @@ export function SharingOut({ team, days }: { team: Team; days: WeekView['days'] 
         </table>
       </div>
       <p className="py-1 text-note">
-        <Link href="/setups/recipes" className="underline">{t`Recipes`}</Link>{' '}
-        <span className="text-soft">{t`can name somebody of the team beforehand.`}</span>
+        <Link href="/setups/recipes" className="underline">{t`Work order templates`}</Link>{' '}
+        <span className="text-soft">{t`can name a person of the team beforehand.`}</span>
       </p>
     </DndContext>
   );

@@ -159,7 +159,7 @@ export function TeamFields({ teams, teamId, personId, faults, onChange }: TeamFi
       <Labelled label={t`Who of them`} fault={faults.personId}>
         {(ids) => (
           <Select {...ids} value={personId} onChange={({ target }) => onChange({ personId: target.value })}>
-            <option value="">{t`whoever is there`}</option>
+            <option value="">{t`unassigned`}</option>
             {team?.people.map(({ id, name }) => (
               <option key={id} value={id}>
                 {name}

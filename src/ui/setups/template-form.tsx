@@ -148,7 +148,7 @@ function WhenPart({ fields, faults, set }: PartProps) {
         ))}
       </fieldset>
       <EdgeField
-        legend={isThere ? t`Somebody is there from` : t`Done by`}
+        legend={isThere ? t`Someone is there from` : t`Done by`}
         value={fields.due}
         fault={faults.offsetMin}
         onChange={(due) => set({ due })}
@@ -269,7 +269,7 @@ function SavePart({ save, stored }: SavePartProps) {
     <section className="sheet grid gap-3 p-4" aria-label={t`Saving`}>
       <div aria-live="polite">
         {!preview && (
-          <p className="text-soft">{t`Saving first says what it does to the orders of dates to come.`}</p>
+          <p className="text-soft">{t`Before it is saved, you see what it does to the work orders of coming dates.`}</p>
         )}
         {preview && (
           <p>
@@ -300,8 +300,8 @@ function Saved({ reply }: { reply: TemplateReply }) {
     <div className="sheet p-6" role="status">
       <p className="text-lg font-semibold">{t`The office ${reply.summary}.`}</p>
       <p className="mt-2 flex flex-wrap gap-x-5">
-        <Link href="/setups/recipes" className="min-h-7 underline">{t`All recipes`}</Link>
-        <Link href="/setups" className="min-h-7 underline">{t`Today’s setup work`}</Link>
+        <Link href="/setups/recipes" className="min-h-7 underline">{t`All work order templates`}</Link>
+        <Link href="/setups" className="min-h-7 underline">{t`Today’s work orders`}</Link>
       </p>
     </div>
   );

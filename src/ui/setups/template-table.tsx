@@ -7,7 +7,7 @@ export function TemplateTable({ templates }: { templates: readonly TemplateLine[
   const teams = [...new Set(templates.map(({ team }) => team))];
   if (!teams.length)
     return (
-      <p className="sheet p-6 text-lg">{t`There is no recipe yet, so that approved events make no setup work.`}</p>
+      <p className="sheet p-6 text-lg">{t`There is no work order template yet, so approved events make no work orders.`}</p>
     );
   return (
     <div className="grid gap-4">

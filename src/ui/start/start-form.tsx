@@ -151,7 +151,7 @@ export function StartForm({ zones }: { zones: readonly string[] }) {
           {line('seats', t`Seats then`, { className: 'w-24', inputMode: 'numeric' })}
         </section>
         <section className="flex flex-wrap items-start gap-x-6 gap-y-3">
-          <h2 className="basis-full border-b border-rule text-xl">{t`You, who keeps the house`}</h2>
+          <h2 className="basis-full border-b border-rule text-xl">{t`You, for administration`}</h2>
           {line('name', t`Your name`, { autoComplete: 'name' })}
           {line('email', t`Your e-mail address`, { type: 'email', autoComplete: 'username' })}
           {line('password', t`Password`, {

@@ -17,8 +17,8 @@ export default async function AccountPage() {
       <section>
         <h1 className="text-3xl">{name}</h1>
         <p className="text-soft">
-          {t`${email}. ${roles.length ? t`Here as ${roles.join(', ')}.` : t`Here to look.`} The office changes both. How things are shown to you is under `}
-          <Link href="/settings">{t`Settings`}</Link>.
+          {t`${email}. ${roles.length ? t`Here as ${roles.join(', ')}.` : t`Here to look around.`} The office changes both. How things are shown to you is under `}
+          <Link href="/settings">{t`Preferences`}</Link>.
         </p>
       </section>
       <section>

@@ -11,8 +11,8 @@ export default async function ConsentsPage() {
   const requests = await consentsToAnswer(ctx);
   return (
     <>
-      <h1 className="text-3xl">{t`Wanted in what you look after`}</h1>
-      <p className="max-w-3xl pb-3 text-soft">{t`Nothing is approved here before you answer, unless the office goes past you and writes to you why. You can answer anew until it is decided.`}</p>
+      <h1 className="text-3xl">{t`Asked for in what you look after`}</h1>
+      <p className="max-w-3xl pb-3 text-soft">{t`Nothing is approved here before you answer, unless the office approves it without you and writes to you why. You can change your answer until it is decided.`}</p>
       {requests.length ? (
         requests.map((request) => <AnswerConsent key={request.reference} request={request} />)
       ) : (

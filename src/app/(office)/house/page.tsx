@@ -7,7 +7,7 @@ import { signedInPage } from '@/server/http/page';
 import { countEntries } from '@/server/use-cases/administration/entries/read-entries';
 import Link from '@/ui/kit/link';
 
-export const metadata: Metadata = texts({ title: 'House rules' });
+export const metadata: Metadata = texts({ title: 'Administration' });
 
 /** Pages of their own: beside the work they belong to, or about more than one kind. */
 const ELSEWHERE = texts(
@@ -17,7 +17,11 @@ const ELSEWHERE = texts(
       name: 'Holidays',
       about: 'Closures for the holidays of countries and regions, a year at a time.',
     },
-    { href: '/setups/recipes', name: 'Recipes', about: 'What is set up for which event, by whom and when.' },
+    {
+      href: '/setups/recipes',
+      name: 'Work order templates',
+      about: 'What is set up for which event, by whom and when.',
+    },
     { href: '/setups/week', name: 'Shifts', about: 'Who is there when, beside the work of the week.' },
     { href: '/notices/kept', name: 'Calendars', about: 'What readers see, and who may read it.' },
     {
@@ -27,7 +31,7 @@ const ELSEWHERE = texts(
     },
     {
       href: '/house/archive',
-      name: 'The whole house',
+      name: 'The whole office',
       about: 'Everything as one archive: taken out to keep or to move, brought in.',
       action: 'archive.keep',
     },
@@ -45,8 +49,8 @@ export default async function HousePage() {
   );
   return (
     <>
-      <h1 className="text-3xl">{t`House rules`}</h1>
-      <p className="pb-4 text-soft">{t`What the office owns and goes by. Whatever is changed here holds at once.`}</p>
+      <h1 className="text-3xl">{t`Administration`}</h1>
+      <p className="pb-4 text-soft">{t`What the office owns and goes by. Changes apply at once.`}</p>
       <ul className="grid max-w-5xl gap-x-8 md:grid-cols-2">
         {kinds.map((kind) => {
           const { many, about, isSingle } = KIND_WORDS[kind];

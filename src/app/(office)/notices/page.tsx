@@ -10,7 +10,7 @@ import Link from '@/ui/kit/link';
 import { readNotices, type SearchParams } from './notices-params';
 
 export const metadata: Metadata = texts({
-  title: 'Notices',
+  title: "What's on",
   description: 'What is on, day by day, over all calendars.',
 });
 

@@ -19,11 +19,11 @@ export default async function OutboxPage() {
         {permissionFor('desk.read', ctx.viewer) === 'allowed' ? (
           <Link href="/desk">{t`Back to the desk`}</Link>
         ) : (
-          <Link href="/house">{t`House rules`}</Link>
+          <Link href="/house">{t`Administration`}</Link>
         )}
       </p>
       <h1 className="text-3xl">{t`Outbox`}</h1>
-      <p className="max-w-3xl pb-3 text-soft">{t`${countText(total, 'message', 'messages')}, ${waiting} of them still to be sent. What tells of a decision waits ${MAIL_WAIT_MIN} minutes, so that the decision can be taken back first.`}</p>
+      <p className="max-w-3xl pb-3 text-soft">{t`${countText(total, 'message', 'messages')}, ${waiting} of them still to be sent. Letters about a decision wait ${MAIL_WAIT_MIN} minutes, so that it can be undone first.`}</p>
       {lines.length ? (
         <div className="sheet overflow-x-auto" tabIndex={0} role="region" aria-label={t`Messages`}>
           <table className="w-full min-w-[44rem] text-left">
@@ -58,7 +58,7 @@ export default async function OutboxPage() {
           </table>
         </div>
       ) : (
-        <p className="sheet p-6 text-lg">{t`Nothing was written yet. Whoever asks for something gets the first message.`}</p>
+        <p className="sheet p-6 text-lg">{t`Nothing has been written yet. The first request brings the first message.`}</p>
       )}
     </>
   );

@@ -23,7 +23,7 @@ import { FoundPlaces } from '@/ui/places/found-places';
 import type { SearchText } from '@/ui/places/form-fields';
 import { SearchForm } from '@/ui/places/search-form';
 
-export const metadata: Metadata = texts({ title: 'Places' });
+export const metadata: Metadata = texts({ title: 'Spaces' });
 
 type Query = Readonly<Record<string, string | string[] | undefined>>;
 
@@ -91,8 +91,8 @@ export default async function PlacesPage({ searchParams }: { searchParams: Promi
   return (
     <>
       <div className="flex flex-wrap items-baseline justify-between gap-3 pb-2">
-        <h1 className="text-3xl">{t`Find a place`}</h1>
-        <Link href="/places/earliest">{t`Neither place nor time is fixed? The earliest moments`}</Link>
+        <h1 className="text-3xl">{t`Find a space`}</h1>
+        <Link href="/places/earliest">{t`Space and time still open? Find the earliest moments`}</Link>
       </div>
       <div className="grid grid-cols-[minmax(0,1fr)] gap-5 lg:grid-cols-[20rem_minmax(0,1fr)]">
         <div>
@@ -133,7 +133,7 @@ export default async function PlacesPage({ searchParams }: { searchParams: Promi
                   errorReply(found.refusal).error.message,
                   ...errorReply(found.refusal).error.fields.map(({ message }) => message),
                 ].join(' ')
-              : t`Put right what is marked, then look again.`}
+              : t`Correct what is marked, then check again.`}
           </p>
         ) : (
           <Directory places={directory} isSignedIn={ctx.viewer !== null} />

@@ -67,7 +67,7 @@ async function spaceContent(ctx: Context, query: PrintQuery, tzid: string): Prom
 async function poolContent(ctx: Context, query: PrintQuery, tzid: string): Promise<Outcome<Content>> {
   const house = await boardData(ctx.db);
   const pool = house.pools.find(({ id }) => String(id) === query.of);
-  if (!pool) return refuse({ code: 'not-found', what: t`pool with this number` });
+  if (!pool) return refuse({ code: 'not-found', what: t`equipment with this number` });
   const { from, days } = query;
   const away = await usesIn(ctx.db, {
     start: startOfDay(from, tzid),

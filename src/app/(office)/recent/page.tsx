@@ -14,7 +14,7 @@ export default async function RecentPage() {
   return (
     <div className="max-w-4xl">
       <h1 className="text-3xl">{t`My recent actions`}</h1>
-      <p className="pb-3 text-soft">{t`What you did last, newest first. A change of dates can be taken back for ten minutes, from here or from the history of its request.`}</p>
+      <p className="pb-3 text-soft">{t`What you did last, newest first. A change of dates can be undone for ten minutes, from here or from the history of its request.`}</p>
       {actions.length === 0 && <p className="sheet p-4">{t`You have not changed anything yet.`}</p>}
       <ol>
         {actions.map(({ changeSet, what, when, requests, moreRequests, undoUntil }) => (

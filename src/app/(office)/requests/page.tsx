@@ -25,7 +25,7 @@ export default async function RequestsPage() {
       {lines.length ? (
         <OwnList lines={lines} me={ctx.viewer.name} />
       ) : (
-        <p className="sheet p-6 text-lg">{t`You have asked for nothing yet. Pick a free place on the board, or start from nothing.`}</p>
+        <p className="sheet p-6 text-lg">{t`You have no requests yet. Pick a free time on the board, or start with the form.`}</p>
       )}
       <Deputies first={await deputiesOf(ctx)} />
     </>

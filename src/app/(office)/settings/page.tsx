@@ -8,7 +8,7 @@ import { Pins } from '@/ui/settings/pins';
 import { SettingsForm } from '@/ui/settings/settings-form';
 import Link from '@/ui/kit/link';
 
-export const metadata: Metadata = texts({ title: 'Settings' });
+export const metadata: Metadata = texts({ title: 'Preferences' });
 
 interface Props {
   readonly searchParams: Promise<Readonly<Record<string, string | string[] | undefined>>>;
@@ -22,7 +22,7 @@ export default async function SettingsPage({ searchParams }: Props) {
   return (
     <div className="grid max-w-4xl gap-6">
       <div>
-        <h1 className="text-3xl">{t`Settings`}</h1>
+        <h1 className="text-3xl">{t`Preferences`}</h1>
         <p className="text-soft">
           {t`How things are shown to you. `}
           {viewer ? (
@@ -31,7 +31,7 @@ export default async function SettingsPage({ searchParams }: Props) {
               <Link href="/account">{tAs('under')`your account`}</Link>.
             </>
           ) : (
-            t`They are kept in this browser; with an account they go with you.`
+            t`They are saved in this browser; with an account they go with you.`
           )}
         </p>
       </div>
@@ -39,7 +39,7 @@ export default async function SettingsPage({ searchParams }: Props) {
         <p
           role="status"
           className="border-l-4 border-accent bg-sunk px-3 py-2"
-        >{t`Done: your settings are kept.`}</p>
+        >{t`Done: your preferences are saved.`}</p>
       )}
       <SettingsForm
         settings={ownSettings()}

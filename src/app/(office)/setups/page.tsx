@@ -9,7 +9,7 @@ import { GivenUp, OrderList } from '@/ui/setups/order-list';
 import { SetupsLinks, viewsFor } from '@/ui/setups/setups-links';
 import { TeamFilter } from '@/ui/setups/team-filter';
 
-export const metadata: Metadata = texts({ title: 'Setups' });
+export const metadata: Metadata = texts({ title: 'Work orders' });
 
 type Query = Readonly<Record<'day' | 'team', string | string[] | undefined>>;
 
@@ -36,7 +36,7 @@ export default async function SetupsPage({ searchParams }: { searchParams: Promi
       {orders.length ? (
         <OrderList orders={orders} />
       ) : (
-        <p className="sheet p-6 text-lg">{t`No setup work is due on this day. Approving a request makes its orders.`}</p>
+        <p className="sheet p-6 text-lg">{t`No work orders are due on this day. Approving a request makes them.`}</p>
       )}
       <GivenUp orders={sheet.givenUp.filter((order) => only === null || order.team === only)} />
     </div>

@@ -42,7 +42,7 @@ export async function setupsSheet(
   switch (what) {
     case 'day': {
       const sheet = await crewDay(ctx, date);
-      return done({ ...daySheet(sheet), title: t`Setup work`, subtitle: sheet.dateText, isWide: true });
+      return done({ ...daySheet(sheet), title: t`Work orders`, subtitle: sheet.dateText, isWide: true });
     }
     case 'week': {
       if (!ctx.viewer.roles.includes('manager'))
@@ -53,7 +53,7 @@ export async function setupsSheet(
       for (let at = 0; at < 7; at += 1) days.push(await crewDay(ctx, addDays(first, at)));
       return done({
         ...weekSheet(week, days),
-        title: t`Setup work of the week`,
+        title: t`Work orders of the week`,
         subtitle: week.weekText,
         isWide: true,
       });
@@ -69,7 +69,7 @@ export async function setupsSheet(
     }
     case 'order': {
       const found = await oneOrder(ctx, order!);
-      if (!found) return refuse({ code: 'not-found', what: t`such order` });
+      if (!found) return refuse({ code: 'not-found', what: t`such work order` });
       const { view, date: on, plan } = found;
       return done({
         ...orderSheet(view, on, plan ? floorParts(plan) : []),

@@ -22,7 +22,7 @@ export default async function SignInPage({
   return (
     <div className="mx-auto max-w-sm py-10">
       <h1 className="text-3xl">{t`Sign in`}</h1>
-      <p className="mt-2 text-soft">{t`Looking needs no account; asking, deciding and setting up do. What you picked is kept.`}</p>
+      <p className="mt-2 text-soft">{t`You can look without an account; to ask, decide or set up you need one. What you picked is still here.`}</p>
       <SignInForm next={ownPath(asked.next)} refused={refused && errorReply(refused).error} />
       <p className="flex flex-wrap gap-x-6 gap-y-2 pt-5">
         <Link href="/account/forgotten">{t`I have forgotten my password`}</Link>

@@ -10,7 +10,7 @@ import { EmbedShell } from '@/ui/embed/embed-shell';
 import { NoticeDays } from '@/ui/notices/notice-days';
 import { NoticeList } from '@/ui/notices/notice-list';
 
-export const metadata: Metadata = texts({ title: 'Notices', robots: { index: false } });
+export const metadata: Metadata = texts({ title: "What's on", robots: { index: false } });
 
 interface Props {
   readonly params: Promise<{ slug: string }>;

@@ -42,7 +42,7 @@ const linkToCome = (): string => paragraph(`<em>${t`The link is made when this i
 function offerPart(payload: MailPayload, links: MailLinks): string {
   if (!payload.offer) return '';
   const until = paragraph(
-    t`The offer is kept for you until ${`<strong>${escapeUTF8(payload.offer.untilText)}</strong>`}.`,
+    t`The offer is held for you until ${`<strong>${escapeUTF8(payload.offer.untilText)}</strong>`}.`,
   );
   return `${until}${links.offer ? button(links.offer, t`See the offer and answer`) : linkToCome()}`;
 }

@@ -101,5 +101,5 @@ export const historyOf = (reader: Reader, request: RequestId, tzid: string): Pro
 /** What has happened last, for whoever decided on an older state. */
 export async function lastChange(reader: Reader, request: RequestId, tzid: string): Promise<string> {
   const [last] = await entriesOf(reader, request, tzid, 1);
-  return last ? `${last.who}, ${last.when}: ${last.what}.` : t`Somebody changed it.`;
+  return last ? `${last.who}, ${last.when}: ${last.what}.` : t`Someone changed it.`;
 }

@@ -74,7 +74,7 @@ export async function datesOfRequest(
   if (access === 'member')
     return refuse({
       code: 'not-allowed',
-      what: t`Only whoever asked for it, or the office, looks for ways out.`,
+      what: t`Only the requester or the office can look for alternatives.`,
     });
   const now = ctx.clock.now();
   const all = await loadDates(ctx.db, [request.id]);

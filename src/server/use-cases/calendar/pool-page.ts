@@ -38,7 +38,7 @@ export async function poolPage(ctx: Context, id: number): Promise<Outcome<PoolPa
   const { db, viewer } = ctx;
   const house = await boardData(db);
   const pool = house.pools.find((each) => each.id === id);
-  if (!pool) return refuse({ code: 'not-found', what: t`pool with this number` });
+  if (!pool) return refuse({ code: 'not-found', what: t`equipment with this number` });
   const { tzid } = house;
   const now = ctx.clock.now();
   const today = dateOf(toLocal(now, tzid));

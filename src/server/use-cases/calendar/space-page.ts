@@ -147,7 +147,7 @@ function howToGet(
   const policy = policyOn(facts.policies ?? [], dateOf(toLocal(now, tzid)));
   return [
     policy?.granted === 'instantly'
-      ? t`Granted at once where nothing stands in the way.`
+      ? t`Granted at once where nothing is in the way.`
       : t`The office decides.`,
     policy?.noticeMin ? t`Ask ${Math.ceil(policy.noticeMin / 1440)} days ahead.` : null,
     t`Up to ${dateLong(horizonEnd(now, policy?.horizonMonths ?? horizonMonths, tzid))}.`,

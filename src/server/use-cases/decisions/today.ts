@@ -23,7 +23,7 @@ export async function today({ db, clock }: Context): Promise<TodayLine[]> {
       reference,
       title,
       times: `${clockOn(startLocal, day)}–${clockOn(endLocal, day)}`,
-      places: places ?? t`no place`,
+      places: places ?? t`no space`,
       isOn: startMin <= now && now < endMin,
       isOver: endMin <= now,
       setups,

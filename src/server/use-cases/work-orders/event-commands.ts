@@ -26,7 +26,7 @@ import { at } from '@/core/lists';
 async function approvedDate(change: ChangeSet, id: OccurrenceId): Promise<Outcome<RequestId>> {
   const date = await change.tx.table(Occurrence).first({ id });
   if (!date) return refuse({ code: 'not-found', what: t`such date` });
-  if (date.state !== 'approved') return refuse({ code: 'stale', since: t`The date was given up.` });
+  if (date.state !== 'approved') return refuse({ code: 'stale', since: t`The date was cancelled.` });
   change.requestIds.add(date.request_id);
   return done(date.request_id);
 }
@@ -48,7 +48,7 @@ export async function setServiceState(
   input: ServiceStateInput,
 ): Promise<Outcome<MarkReply>> {
   const order = {
-    action: untranslated('said how far a service is'),
+    action: untranslated('updated a service'),
     command: `service ${input.state}`,
     reason: input.note,
     idempotencyKey: input.key,
@@ -62,7 +62,7 @@ export async function setServiceState(
     if (input.state === 'refused' && !input.note)
       return refuse({
         code: 'bad-input',
-        fields: [{ path: 'note', message: t`Say why it is refused: whoever asked will want to know.` }],
+        fields: [{ path: 'note', message: t`Say why it is refused: the requester will want to know.` }],
       });
     await change.tx.table(ServiceLine).put({
       occurrence_id: id,
@@ -128,7 +128,7 @@ export async function keepAttendance(
   id: OccurrenceId,
   input: AttendanceInput,
 ): Promise<Outcome<MarkReply>> {
-  const action = untranslated('kept who came');
+  const action = untranslated('saved who came');
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const date = await approvedDate(change, id);
     if (!date.ok) return date;
@@ -156,7 +156,7 @@ export async function keepAttendance(
 
 /** Something that is left to do after an event. */
 export async function addFollowUp(ctx: SignedInContext, input: FollowUpInput): Promise<Outcome<MarkReply>> {
-  const action = untranslated('noted what is left to do');
+  const action = untranslated('noted a follow-up');
   return runChangeSet<MarkReply>(
     ctx,
     { action, reason: input.text, idempotencyKey: input.key },
@@ -181,9 +181,7 @@ export async function setFollowUpDone(
   id: number,
   input: FollowUpDoneInput,
 ): Promise<Outcome<MarkReply>> {
-  const action = input.isDone
-    ? untranslated('did what was left to do')
-    : untranslated('left something to do after all');
+  const action = input.isDone ? untranslated('finished a follow-up') : untranslated('reopened a follow-up');
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const found = await change.tx.table(FollowUp).first({ id });
     if (!found) return refuse({ code: 'not-found', what: t`such follow-up` });

@@ -22,7 +22,7 @@ export async function makeHandOrder(
   input: HandOrderInput,
 ): Promise<Outcome<MarkReply>> {
   const order = {
-    action: untranslated('made an order by hand'),
+    action: untranslated('made a work order by hand'),
     reason: input.title,
     idempotencyKey: input.key,
   };

@@ -45,9 +45,9 @@ interface PickedOrder {
 
 async function picked(change: ChangeSet, ids: readonly number[]): Promise<Outcome<readonly PickedOrder[]>> {
   const orders = await change.tx.all(PICKED_ORDERS, { ids });
-  if (orders.length < new Set(ids).size) return refuse({ code: 'not-found', what: t`such order` });
+  if (orders.length < new Set(ids).size) return refuse({ code: 'not-found', what: t`such work order` });
   if (orders.some(({ state }) => state === 'withdrawn'))
-    return refuse({ code: 'stale', since: t`One of the orders was withdrawn: its date was given up.` });
+    return refuse({ code: 'stale', since: t`One of the work orders was withdrawn: its date was cancelled.` });
   for (const order of orders) change.requestIds.add(order.request_id);
   return done(orders);
 }
@@ -57,7 +57,7 @@ export async function issueOrders(
   ctx: SignedInContext,
   input: IssueOrdersInput,
 ): Promise<Outcome<MarkReply>> {
-  const action = untranslated('issued orders by hand');
+  const action = untranslated('issued work orders by hand');
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const orders = await picked(change, input.orders);
     if (!orders.ok) return orders;
@@ -80,9 +80,7 @@ export async function assignOrders(
   input: AssignOrdersInput,
 ): Promise<Outcome<MarkReply>> {
   const action =
-    input.personId === null
-      ? untranslated('left orders to the team')
-      : untranslated('gave orders to somebody');
+    input.personId === null ? untranslated('unassigned work orders') : untranslated('assigned work orders');
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const orders = await picked(change, input.orders);
     if (!orders.ok) return orders;

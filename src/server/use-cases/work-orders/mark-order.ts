@@ -14,11 +14,11 @@ import { readJson, writeJson } from '../../db/tables/column';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 
 function stateSince(order: OwnOrder): string {
-  if (order.state === 'withdrawn') return t`The order was withdrawn: the date was given up.`;
+  if (order.state === 'withdrawn') return t`The work order was withdrawn: the date was cancelled.`;
   if (order.covered_by !== null) return t`A turnover takes its place now.`;
   return order.state === 'done'
-    ? t`${order.done_by ?? t`Somebody`} marked it done.`
-    : t`The order has a new version.`;
+    ? t`${order.done_by ?? t`A person`} marked it done.`
+    : t`The work order has a new version.`;
 }
 
 const isGone = (order: OwnOrder): boolean => order.state === 'withdrawn' || order.covered_by !== null;
@@ -30,7 +30,9 @@ export async function markOrder(
   input: MarkOrderInput,
 ): Promise<Outcome<MarkReply>> {
   const action =
-    input.state === 'done' ? untranslated('marked setup work done') : untranslated('opened setup work again');
+    input.state === 'done'
+      ? untranslated('marked a work order done')
+      : untranslated('opened a work order again');
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const order = await ownOrder(ctx, change, id);
     if (!order.ok) return order;
@@ -60,7 +62,7 @@ export async function readOrder(
   id: number,
   input: ReadOrderInput,
 ): Promise<Outcome<MarkReply>> {
-  const action = untranslated('read the changed order');
+  const action = untranslated('read the changed work order');
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const order = await ownOrder(ctx, change, id);
     if (!order.ok) return order;
@@ -80,7 +82,7 @@ export async function tickOrder(
   input: TickOrderInput,
 ): Promise<Outcome<MarkReply>> {
   const action = input.isTicked
-    ? untranslated('ticked a line of an order')
+    ? untranslated('ticked a line of a work order')
     : untranslated('took a tick away');
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const order = await ownOrder(ctx, change, id);

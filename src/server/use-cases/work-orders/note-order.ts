@@ -17,8 +17,8 @@ export async function noteOrder(
 ): Promise<Outcome<MarkReply>> {
   const action =
     input.kind === 'problem'
-      ? untranslated('told of a problem')
-      : untranslated('noted something on an order');
+      ? untranslated('reported a problem')
+      : untranslated('added a note to a work order');
   return runChangeSet<MarkReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const order = await ownOrder(ctx, change, id);
     if (!order.ok) return order;

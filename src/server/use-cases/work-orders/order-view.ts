@@ -58,7 +58,7 @@ const noteOf = (note: NoteRow, sheet: Sheet): OrderNote => ({
   atText: clockOf(note.at, sheet),
   file: note.file,
   solvedText:
-    note.solved === null ? null : t`solved ${clockOf(note.solved, sheet)} by ${note.solvedBy ?? t`somebody`}`,
+    note.solved === null ? null : t`solved ${clockOf(note.solved, sheet)} by ${note.solvedBy ?? t`someone`}`,
 });
 
 const carriedOf = ({ equipment, brings = [] }: OrderContent): OrderItem[] => [...equipment, ...brings];

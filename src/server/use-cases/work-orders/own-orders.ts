@@ -20,7 +20,7 @@ export async function ownOrder(
   id: number,
 ): Promise<{ readonly ok: true; readonly value: OwnOrder } | Extract<Outcome<never>, { ok: false }>> {
   const order = await change.tx.first(OWN_ORDER, { id, ...ownBind(ctx) });
-  if (!order) return refuse({ code: 'not-found', what: t`such order` });
+  if (!order) return refuse({ code: 'not-found', what: t`such work order` });
   if (!order.own) return refuse({ code: 'not-allowed', what: t`This is the work of another team.` });
   change.requestIds.add(order.request_id);
   return { ok: true, value: order };

@@ -60,7 +60,7 @@ async function takenOf(
 ): Promise<Outcome<{ readonly name: string; readonly expected: number }>> {
   const [type] = await change.tx.all(NAME_OF_TYPE, { id: typeId });
   const expected = type ? expectedOf(content, type.name) : 0;
-  if (!type || !expected) return refuse({ code: 'not-found', what: t`such equipment on this order` });
+  if (!type || !expected) return refuse({ code: 'not-found', what: t`such equipment on this work order` });
   if (counted > expected)
     return notCountable(t`Only ${expected} were taken. More than that cannot come back from here.`);
   const leaves = await leavesAt(change, orderId, typeId);

@@ -79,7 +79,7 @@ async function followTemplates(change: ChangeSet, templates: readonly TemplateIn
 const replyOf = (change: ChangeSet, id: number | null, did: string): TemplateReply => ({
   id,
   numbers: orderNumbers(change),
-  summary: `${did}; ${ordersText(change) || t`no order of a coming date changes`}`,
+  summary: `${did}; ${ordersText(change) || t`no work order of a coming date changes`}`,
 });
 
 /** Makes or changes a template, and brings the orders of coming dates in line with it, all or nothing. */
@@ -90,16 +90,19 @@ export const saveTemplate = (
 
 async function saveHere(ctx: SignedInContext, input: SaveTemplateInput): Promise<Outcome<TemplateReply>> {
   const order = {
-    action: input.id === null ? untranslated('made a recipe') : untranslated('changed a recipe'),
+    action:
+      input.id === null
+        ? untranslated('made a work order template')
+        : untranslated('changed a work order template'),
     reason: input.template.title,
     idempotencyKey: input.key,
     isPreview: input.preview,
   };
   return runChangeSet<TemplateReply>(ctx, order, async (change) => {
     const before = input.id === null ? null : await storedTemplate(change.tx, input.id);
-    if (input.id !== null && !before) return refuse({ code: 'not-found', what: t`such recipe` });
+    if (input.id !== null && !before) return refuse({ code: 'not-found', what: t`such template` });
     if (before && before.version !== input.version)
-      return refuse({ code: 'stale', since: t`“${before.template.title}” was changed by somebody else.` });
+      return refuse({ code: 'stale', since: t`“${before.template.title}” was changed by someone else.` });
     const faults = await faultsOf(change, input.template);
     if (faults.length) return refuse({ code: 'bad-input', fields: faults });
     const id = await writeRow(change.tx, OrderTemplate, input.id, {
@@ -134,16 +137,16 @@ async function retireHere(
 ): Promise<Outcome<TemplateReply>> {
   const [named] = await ctx.db.all(TITLE_OF_TEMPLATE, { id });
   const order = {
-    action: untranslated('took a recipe out of use'),
+    action: untranslated('retired a work order template'),
     reason: named?.title ?? '',
     idempotencyKey: key,
     isPreview: preview,
   };
   return runChangeSet<TemplateReply>(ctx, order, async (change) => {
     const before = await storedTemplate(change.tx, id);
-    if (!before) return refuse({ code: 'not-found', what: t`such recipe` });
+    if (!before) return refuse({ code: 'not-found', what: t`such template` });
     if (before.version !== version)
-      return refuse({ code: 'stale', since: t`“${before.template.title}” was changed by somebody else.` });
+      return refuse({ code: 'stale', since: t`“${before.template.title}” was changed by someone else.` });
     await change.tx.execute(RETIRE_TEMPLATE, { id, at: String(change.at) });
     const { title } = before.template;
     await writeEntryHistory(change, {

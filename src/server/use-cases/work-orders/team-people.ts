@@ -25,7 +25,7 @@ export async function teamFaults(
     return [{ path: `${under}teamId`, message: t`This team is there no more. Choose another.` }];
   if (personId === null || (person !== null && isMember)) return [];
   const message = person
-    ? t`${person} is not in the team ${team}. Choose somebody who is, or nobody.`
-    : t`There is nobody of that name any more. Choose somebody else, or nobody.`;
+    ? t`${person} is not in the team ${team}. Choose a person of that team, or none.`
+    : t`There is no person of that name any more. Choose another person, or none.`;
   return [{ path: `${under}personId`, message }];
 }

@@ -109,8 +109,8 @@ export async function setTeamMember(
   input: TeamMemberInput,
 ): Promise<Outcome<ImpactReply>> {
   const action = input.isMember
-    ? untranslated('took somebody into a team')
-    : untranslated('took somebody out of a team');
+    ? untranslated('added a person to a team')
+    : untranslated('removed a person from a team');
   return runChangeSet<ImpactReply>(ctx, { action, reason: '', idempotencyKey: input.key }, async (change) => {
     const known = await change.tx.one(COUNT_TEAM_AND_PERSON, { team: teamId, person: input.personId });
     if (!known.teams) return refuse({ code: 'not-found', what: t`such team` });

@@ -7,12 +7,12 @@ import { countText, lengthText } from '@/contracts/words/when';
 import { isSameAnswer, type DueEdge, type ServiceAnswer } from '@/core/work-orders/template';
 
 function nameOf<Id>(all: readonly { readonly id: Id; readonly name: string }[], id: Id): string {
-  return all.find((each) => each.id === id)?.name ?? t`something that is gone`;
+  return all.find((each) => each.id === id)?.name ?? t`something that was deleted`;
 }
 
 const answerText = (wanted: ServiceAnswer, { answers }: TemplateChoices): string => {
   const known = answers.find((each) => isSameAnswer(each, wanted));
-  return t`“${wanted.answer}” to “${known?.question ?? t`something that is gone`}”`;
+  return t`“${wanted.answer}” to “${known?.question ?? t`something that was deleted`}”`;
 };
 
 /** What a template is about, in words: `events with Refreshments, set with round tables`. */

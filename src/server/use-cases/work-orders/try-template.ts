@@ -50,7 +50,7 @@ function triedOrder(
   };
   const { content } = order;
   return {
-    place: content.place || t`no place`,
+    place: content.place || t`no space`,
     fromText: moment(content.fromMin),
     dueText: moment(content.dueMin),
     issueText: order.issueMin === null ? t`at once` : moment(order.issueMin),

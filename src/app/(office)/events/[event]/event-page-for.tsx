@@ -22,7 +22,7 @@ export async function eventMetadata(
 ): Promise<Metadata> {
   const ctx = await pageContext('notices.read', `/events/${event}`);
   const outcome = await eventPage(ctx, event, date, await linkOf(searchParams));
-  if (!outcome.ok) return { title: t`Notices`, robots: { index: false } };
+  if (!outcome.ok) return { title: t`What's on`, robots: { index: false } };
   const { words, path } = outcome.value;
   const about = [words.secondLine, words.text].filter(Boolean).join(' ');
   return {

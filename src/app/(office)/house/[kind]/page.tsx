@@ -20,7 +20,7 @@ interface Props {
 
 export async function generateMetadata({ params }: Pick<Props, 'params'>): Promise<Metadata> {
   const { kind } = await params;
-  return { title: isEntryKind(kind) ? KIND_WORDS[kind].many : t`House rules` };
+  return { title: isEntryKind(kind) ? KIND_WORDS[kind].many : t`Administration` };
 }
 
 export default async function KindPage({ params, searchParams }: Props) {
@@ -36,7 +36,7 @@ export default async function KindPage({ params, searchParams }: Props) {
   return (
     <>
       <p className="pb-1">
-        <Link href="/house">{t`House rules`}</Link>
+        <Link href="/house">{t`Administration`}</Link>
       </p>
       <div className="flex flex-wrap items-baseline justify-between gap-3">
         <h1 className="text-3xl">{words.many}</h1>

@@ -8,7 +8,7 @@ import { officeContact } from '@/server/repositories/house/office-contact';
 import { ArchiveForm } from '@/ui/archive/archive-form';
 import Link from '@/ui/kit/link';
 
-export const metadata: Metadata = texts({ title: 'The whole house' });
+export const metadata: Metadata = texts({ title: 'The whole office' });
 
 export default async function ArchivePage() {
   const ctx = await signedInPage('archive.keep', '/house/archive');
@@ -20,21 +20,21 @@ export default async function ArchivePage() {
     <div className="grid max-w-4xl gap-8">
       <div>
         <p className="pb-1">
-          <Link href="/house">{t`House rules`}</Link>
+          <Link href="/house">{t`Administration`}</Link>
         </p>
-        <h1 className="text-3xl">{t`The whole house`}</h1>
+        <h1 className="text-3xl">{t`The whole office`}</h1>
         <p className="text-soft">
           {office?.site}: {said}.
         </p>
       </div>
       <section>
         <h2 className="border-b border-rule text-xl">{t`Take it out`}</h2>
-        <p className="py-2">{t`One archive with everything: the database, files that were sent, letters that went out. It is a copy to keep, and a way to move to another machine. Whoever has it has everything in it; keep it as you keep the keys.`}</p>
+        <p className="py-2">{t`One archive with everything: the database, files that were sent, letters that went out. It is a copy to keep, and a way to move to another machine. Anyone who has it has everything in it; keep it as safe as your keys.`}</p>
         <ButtonAnchor
           isMain
           href="/house/archive/house.tar.gz"
           download
-        >{t`Take the house out`}</ButtonAnchor>
+        >{t`Take an archive out`}</ButtonAnchor>
       </section>
       <section>
         <h2 className="border-b border-rule text-xl">{t`Bring one in`}</h2>

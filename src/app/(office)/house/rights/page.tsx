@@ -21,13 +21,13 @@ export default async function RightsPage() {
   return (
     <>
       <p className="pb-1">
-        <Link href="/house">{t`House rules`}</Link>
+        <Link href="/house">{t`Administration`}</Link>
       </p>
       <div className="flex flex-wrap items-baseline justify-between gap-3">
         <h1 className="text-3xl">{t`Who may do what`}</h1>
         <ButtonAnchor href="/house/rights/rights.csv" download>{t`As CSV`}</ButtonAnchor>
       </div>
-      <p className="pb-3 text-soft">{t`Made from the rules that are asked at every page and every deed. Whoever has several roles may what any of them may.`}</p>
+      <p className="pb-3 text-soft">{t`Made from the rules that every page and every command asks. A person with several roles may do what any of them may.`}</p>
       <div tabIndex={0} role="region" aria-label={t`Rights by role`} className="overflow-x-auto">
         <table className="w-full text-left">
           <thead>

@@ -24,7 +24,7 @@ export async function generateMetadata({ params, searchParams }: Props): Promise
   const { link } = await readNotices(searchParams);
   const ctx = await pageContext('notices.read', `/notices/${slug}`);
   const calendar = await calendarFor(ctx, slug, link);
-  if (!calendar) return { title: t`Notices` };
+  if (!calendar) return { title: t`What's on` };
   const base = `/notices/${calendar.slug}`;
   const isOpen = calendar.readers.kind === 'everyone';
   return {

@@ -24,7 +24,7 @@ export default async function FollowPage() {
   return (
     <>
       <p className="pb-1">
-        <Link href="/notices">{t`Notices`}</Link>
+        <Link href="/notices">{t`What's on`}</Link>
       </p>
       <h1 className="text-3xl">{t`Follow the calendars`}</h1>
       <p className="max-w-prose pb-3 text-lg text-soft">{t`Give a calendar program one of these addresses once: what is moved or cancelled changes there by itself.`}</p>
@@ -83,7 +83,7 @@ export default async function FollowPage() {
             </li>
           ))}
         </ul>
-        <p className="max-w-prose pt-2 text-soft">{t`Every place has its feeds too; they stand on its page.`}</p>
+        <p className="max-w-prose pt-2 text-soft">{t`Every space has its feeds too; they are on its page.`}</p>
       </section>
     </>
   );

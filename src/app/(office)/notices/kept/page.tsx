@@ -20,7 +20,7 @@ export default async function KeptPage({ searchParams }: { searchParams: Query }
   return (
     <>
       <p className="pb-1">
-        <Link href="/notices">{t`Notices`}</Link>
+        <Link href="/notices">{t`What's on`}</Link>
       </p>
       <div className="flex flex-wrap items-baseline justify-between gap-3 pb-3">
         <h1 className="text-3xl">{t`The calendars`}</h1>
@@ -30,7 +30,7 @@ export default async function KeptPage({ searchParams }: { searchParams: Query }
         <p
           role="status"
           className="mb-3 border-l-4 border-accent bg-sunk px-3 py-2"
-        >{t`“${just.name}” is saved: ${countText(just.coming, 'date', 'dates')} to come stand on it.`}</p>
+        >{t`“${just.name}” is saved: ${countText(just.coming, 'date', 'dates')} to come are listed on it.`}</p>
       )}
       <KeptCalendars calendars={calendars} origin={wholeAddress('')} />
     </>

@@ -17,7 +17,7 @@ type Query = Promise<Readonly<Record<string, string | string[] | undefined>>>;
 
 const WHAT_WORDS = texts({
   all: 'everything',
-  gone: 'what is gone',
+  gone: 'what was deleted',
   owed: 'what readers are still to be told',
 } as const);
 
@@ -34,7 +34,7 @@ export default async function LedgerPage({ searchParams }: { searchParams: Query
   return (
     <>
       <p className="pb-1">
-        <Link href="/notices">{t`Notices`}</Link>
+        <Link href="/notices">{t`What's on`}</Link>
       </p>
       <h1 className="text-3xl">{t`Who was shown what`}</h1>
       <p className="max-w-prose pb-3 text-soft">{t`Each date a calendar has ever shown. What was shown and is gone is told to programs that follow the calendar for 60 days: as cancelled, or, where readers may not know more, as not there.`}</p>
@@ -70,7 +70,7 @@ export default async function LedgerPage({ searchParams }: { searchParams: Query
       </form>
       {isCut && <p className="pb-2">{t`The newest ${lines.length} lines; narrow it to see older ones.`}</p>}
       {lines.length === 0 ? (
-        <p className="sheet p-6 text-lg">{t`Nothing of this was ever shown.`}</p>
+        <p className="sheet p-6 text-lg">{t`None of this was ever shown.`}</p>
       ) : (
         <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={t`Lines of the ledger`}>
           <table className="w-full text-left">

@@ -22,7 +22,7 @@ import { FloorPlanDrawing } from '@/ui/places/floor-plan';
 import { PinButton } from '@/ui/places/pin-button';
 import { printHref } from '@/ui/hooks/print-href';
 
-export const metadata: Metadata = texts({ title: 'Place' });
+export const metadata: Metadata = texts({ title: 'Space' });
 
 function Layouts({ space }: { space: SpacePage }) {
   return (
@@ -115,7 +115,7 @@ export default async function PlacePage({ params }: { params: Promise<{ code: st
   return (
     <>
       <p className="pb-1">
-        <Link href="/places">{t`Find a place`}</Link>
+        <Link href="/places">{t`Find a space`}</Link>
       </p>
       <h1 className="text-3xl">{space.name}</h1>
       <p className="pb-3 text-lg text-soft">
@@ -152,7 +152,7 @@ export default async function PlacePage({ params }: { params: Promise<{ code: st
           </section>
           <Periods space={space} />
         </div>
-        <aside aria-label={t`About this place`} className="sheet border-t-4 border-t-accent p-4">
+        <aside aria-label={t`About this space`} className="sheet border-t-4 border-t-accent p-4">
           {picture && <PictureShown picture={picture} className="mb-3" />}
           {space.plan && <FloorPlanDrawing plan={space.plan} name={space.name} />}
           <Layouts space={space} />
@@ -178,8 +178,8 @@ export default async function PlacePage({ params }: { params: Promise<{ code: st
               <PinButton kind="space" id={space.id} name={space.name} isPinned={space.isPinned} withText />
             )}
             <span className="text-note text-soft">
-              {t`To give out: `}
-              <span className="break-all text-ink">{t`/places/${space.code}`}</span>
+              {t`Link to this page: `}
+              <span className="break-all text-ink">{t`/spaces/${space.code}`}</span>
             </span>
           </p>
           <ElsewhereLinks space={space} isSignedIn={ctx.viewer !== null} />

@@ -122,7 +122,7 @@ export default async function EarliestPage({ searchParams }: { searchParams: Pro
   return (
     <>
       <p className="pb-1">
-        <Link href="/places">{t`Find a place at a time`}</Link>
+        <Link href="/places">{t`Find a space at a time`}</Link>
       </p>
       <h1 className="pb-2 text-3xl">{t`The earliest moments`}</h1>
       <div className="grid gap-5 lg:grid-cols-[24rem_minmax(0,1fr)]">
@@ -141,7 +141,7 @@ export default async function EarliestPage({ searchParams }: { searchParams: Pro
               {found && !found.ok
                 ? errorReply(found.refusal).error.message
                 : isAsked
-                  ? t`Put right what is marked, then look again.`
+                  ? t`Correct what is marked, then check again.`
                   : t`Say what is needed together and in which span; the first moments at which all of it is free come up, with setting up and clearing counted.`}
             </p>
           )}

@@ -15,7 +15,7 @@ import { boardHref } from '@/ui/board/board-address';
 import { PinButton } from '@/ui/places/pin-button';
 import { printHref } from '@/ui/hooks/print-href';
 
-export const metadata: Metadata = texts({ title: 'Pool' });
+export const metadata: Metadata = texts({ title: 'Equipment' });
 
 function DayLevel({ day, fullest }: { day: PoolDay; fullest: number }) {
   const share = (count: number) => `${Math.max(0, (count / fullest) * 100)}%`;
@@ -99,7 +99,7 @@ export default async function PoolPageView({ params }: { params: Promise<{ id: s
   return (
     <>
       <p className="pb-1">
-        <Link href="/places">{t`Find a place`}</Link>
+        <Link href="/places">{t`Find a space`}</Link>
       </p>
       <h1 className="text-3xl">{pool.name}</h1>
       <p className="pb-3 text-lg text-soft">{t`${pool.store} · ${pool.now.left} of ${pool.now.stock} here now`}</p>
@@ -127,7 +127,7 @@ export default async function PoolPageView({ params }: { params: Promise<{ id: s
           </section>
           {pool.units && <Units units={pool.units} />}
         </div>
-        <aside aria-label={t`About this pool`} className="sheet border-t-4 border-t-accent p-4">
+        <aside aria-label={t`About this equipment`} className="sheet border-t-4 border-t-accent p-4">
           {picture && <PictureShown picture={picture} className="mb-3" />}
           <p>{t`Takes ${pool.fetchMin} minutes to fetch and ${pool.returnMin} to bring back; both count as away.`}</p>
           {pool.unitNames.length > 0 && <p className="pt-2">{t`Numbered: ${pool.unitNames.join(', ')}.`}</p>}
@@ -155,8 +155,8 @@ export default async function PoolPageView({ params }: { params: Promise<{ id: s
               <PinButton kind="pool" id={pool.id} name={pool.name} isPinned={pool.isPinned} withText />
             )}
             <span className="text-note text-soft">
-              {t`To give out: `}
-              <span className="text-ink">{t`/pools/${pool.id}`}</span>
+              {t`Link to this page: `}
+              <span className="text-ink">{t`/equipment/${pool.id}`}</span>
             </span>
           </p>
         </aside>

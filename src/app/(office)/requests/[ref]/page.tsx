@@ -37,7 +37,7 @@ export default async function RequestPage({ params, searchParams }: PageProps) {
         <p role="status" className="mb-3 border-l-4 border-clear bg-sunk px-3 py-2 text-lg">
           {t`Sent. Your reference is `}
           <strong>{request.reference}</strong>
-          {t`. What happens next stands below.`}
+          {t`. What happens next is below.`}
         </p>
       )}
       <RequestHeading request={request} />

@@ -6,7 +6,7 @@ import { templateLines } from '@/server/use-cases/work-orders/templates';
 import { TemplateTable } from '@/ui/setups/template-table';
 import { SetupsLinks, viewsFor } from '@/ui/setups/setups-links';
 
-export const metadata: Metadata = texts({ title: 'Recipes' });
+export const metadata: Metadata = texts({ title: 'Work order templates' });
 
 export default async function TemplatesPage() {
   const ctx = await signedInPage('recipes.keep', '/setups/recipes');
@@ -14,9 +14,9 @@ export default async function TemplatesPage() {
     <div className="mx-auto max-w-6xl">
       <SetupsLinks current="recipes" shown={viewsFor(ctx.viewer.roles)} />
       <div className="flex flex-wrap items-end gap-x-5 gap-y-2 pb-3">
-        <h1 className="text-3xl">{t`Recipes`}</h1>
+        <h1 className="text-3xl">{t`Work order templates`}</h1>
         <p className="text-lg text-soft">{t`what is done for which event, by whom and by when`}</p>
-        <ButtonLink isMain className="ml-auto" href="/setups/recipes/new">{t`New recipe`}</ButtonLink>
+        <ButtonLink isMain className="ml-auto" href="/setups/recipes/new">{t`New template`}</ButtonLink>
       </div>
       <TemplateTable templates={await templateLines(ctx)} />
     </div>

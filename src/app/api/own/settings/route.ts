@@ -13,5 +13,5 @@ export const POST = writeRoute({
     return done({ settings: input.settings });
   },
   headers: async ({ settings }) => ({ 'Set-Cookie': settingsCookie(settings) }),
-  reply: () => ({ summary: t`settings kept` }),
+  reply: () => ({ summary: t`preferences saved` }),
 });

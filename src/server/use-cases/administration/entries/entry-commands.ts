@@ -45,7 +45,7 @@ async function remove(change: ChangeSet, kind: EntryKind, id: number): Promise<R
     return null;
   } catch (error) {
     if (!(error instanceof ForeignKeyConstraintError)) throw error;
-    return inTheWay([t`Something that is kept names it.`, ...advice]);
+    return inTheWay([t`Another entry names it.`, ...advice]);
   }
 }
 

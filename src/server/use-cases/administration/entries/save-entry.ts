@@ -35,7 +35,7 @@ export async function saveEntry(
   return outcome;
 }
 
-const changedSince = (name: string): string => t`“${name}” was changed by somebody else since you opened it.`;
+const changedSince = (name: string): string => t`“${name}” was changed by someone else since you opened it.`;
 
 async function saveHere(
   ctx: SignedInContext,

@@ -18,7 +18,7 @@ export async function keepOwnLayout(
   input: OwnLayoutInput,
 ): Promise<Outcome<ImpactReply>> {
   const order = {
-    action: untranslated('kept a way to set rooms'),
+    action: untranslated('saved a seating plan'),
     reason: input.name,
     idempotencyKey: input.key,
   };
@@ -38,11 +38,11 @@ export async function dropOwnLayout(
   id: number,
   key: string,
 ): Promise<Outcome<ImpactReply>> {
-  const order = { action: untranslated('gave up a way to set rooms'), reason: '', idempotencyKey: key };
+  const order = { action: untranslated('deleted a seating plan'), reason: '', idempotencyKey: key };
   return runChangeSet<ImpactReply>(ctx, order, async (change) => {
     const [known] = await change.tx.all(NAME_OF_LAYOUT, { id });
-    if (!known) return refuse({ code: 'not-found', what: t`such way to set rooms` });
+    if (!known) return refuse({ code: 'not-found', what: t`such seating plan` });
     await change.tx.table(OwnLayouts).remove({ id });
-    return done({ summary: t`gave up “${known.name}”`, atRisk: 0 });
+    return done({ summary: t`cancelled “${known.name}”`, atRisk: 0 });
   });
 }

@@ -91,7 +91,7 @@ async function storeCalendar(
   const stored = await tx.table(Calendar).first({ id: input.id, kind: 'made', retired_min: null });
   if (!stored) return NOT_THERE;
   if (stored.row_version !== input.rowVersion)
-    return refuse({ code: 'stale', since: t`Somebody has saved this calendar since you opened it.` });
+    return refuse({ code: 'stale', since: t`Someone has saved this calendar since you opened it.` });
   if (stored.slug !== slug) {
     await tx.table(CalendarSlugOld).remove({ slug });
     await tx.table(CalendarSlugOld).insert({ slug: stored.slug, calendar_id: input.id });

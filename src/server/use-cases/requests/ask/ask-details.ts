@@ -114,7 +114,12 @@ export async function detailFaults(
     ...(await foreignFiles(ctx, reader, input)),
     ...(input.publicHtml === undefined ? [] : publicTextFaults(input.publicHtml)),
     ...(input.kind === 'notice' && !input.publish
-      ? [{ path: 'publish', message: t`A notice is for readers: publish it, or ask for something else.` }]
+      ? [
+          {
+            path: 'publish',
+            message: t`An announcement is for readers: publish it, or ask for something else.`,
+          },
+        ]
       : []),
   ];
 }

@@ -50,7 +50,7 @@ export async function sayGivenUp(reader: Reader, givenUp: readonly GivenUp[]): P
     spansOf.set(place, [...(spansOf.get(place) ?? []), spanText(startLocal, endLocal)]);
   }
   return [...spansOf].map(
-    ([place, spans]) => t`${manyDatesText(spans)}: ${place}, kept indoors for it, is given up.`,
+    ([place, spans]) => t`${manyDatesText(spans)}: ${place}, kept indoors for it, is released.`,
   );
 }
 

@@ -154,7 +154,7 @@ async function fallbackFaults(reader: Reader, planned: readonly PlannedDate[]): 
   for (const { date, plan } of planned) {
     const day = dayShort(dateOf(date.startLocal));
     if (!isOut(draftOf(date)))
-      return t`${day} is indoors already. A place indoors is kept for dates outdoors only.`;
+      return t`${day} is indoors already. An indoor space is kept for outdoor dates only.`;
     if (plan.draft && isOut(plan.draft))
       return t`What is kept for ${day} is outdoors too. Choose a space indoors.`;
   }

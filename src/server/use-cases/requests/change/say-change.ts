@@ -10,7 +10,7 @@ export const HISTORY_WORDS: Readonly<Record<StepAction, string>> = untranslated(
   skip: 'left out',
   withdraw: 'withdrew',
   cancel: 'cancelled',
-  leave: 'gave up dates',
+  leave: 'cancelled dates',
   hold: 'held',
   'release-hold': 'ended a hold',
   propose: 'proposed',
@@ -20,8 +20,8 @@ export const HISTORY_WORDS: Readonly<Record<StepAction, string>> = untranslated(
   change: 'changed',
   'grant-change': 'granted a change',
   'refuse-change': 'refused a change',
-  'set-fallback': 'kept a place indoors',
-  'drop-fallback': 'gave up a place indoors',
+  'set-fallback': 'kept an indoor space',
+  'drop-fallback': 'released an indoor space',
   'approve-or-move': 'approved and moved',
 });
 

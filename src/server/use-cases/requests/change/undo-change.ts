@@ -338,7 +338,7 @@ async function datesTouched(reader: Reader, changeSet: number): Promise<number> 
 }
 
 async function undoHere(ctx: SignedInContext, changeSet: number, key: string): Promise<Outcome<Undone>> {
-  const order = { action: untranslated('took back'), reason: '', idempotencyKey: key };
+  const order = { action: untranslated('undid'), reason: '', idempotencyKey: key };
   const [before] = await ctx.db.all(UNDONE_UNDER_KEY, { id: changeSet, key });
   const [known] = await ctx.db.all(CHANGE_KNOWN, { id: changeSet });
   if (!known) return refuse({ code: 'cannot-undo', why: 'nothing', since: '' });

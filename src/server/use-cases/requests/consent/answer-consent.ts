@@ -18,8 +18,8 @@ export async function answerConsent(
   const order = {
     action:
       answer === 'given'
-        ? untranslated('agreed to the use of the place')
-        : untranslated('did not agree to the use of the place'),
+        ? untranslated('agreed to the use of the space')
+        : untranslated('did not agree to the use of the space'),
     reason,
     idempotencyKey: key,
   };

@@ -18,7 +18,7 @@ export async function keepView(ctx: SignedInContext, input: KeepViewInput): Prom
   if (isNew && before.length >= MOST_VIEWS)
     return refuse({
       code: 'bad-input',
-      fields: [{ path: 'name', message: t`${MOST_VIEWS} views are kept already: let one go first.` }],
+      fields: [{ path: 'name', message: t`${MOST_VIEWS} views are saved already: delete one first.` }],
     });
   const view = { person_id: ctx.viewer.personId, screen, name };
   await ctx.db.write(async (tx) => {

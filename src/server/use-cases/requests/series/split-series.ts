@@ -365,7 +365,7 @@ async function carryOut(
     ...sentencesWhere(blocked, unapprovable),
     ...(input.preview ? await clashesOfAdded(ctx, change, split) : []),
   ];
-  const plans = [...moving, ...planGone(split, input.reason || t`The series goes another way.`)];
+  const plans = [...moving, ...planGone(split, input.reason || t`The series is changed.`)];
   const givenUp = await fallbacksGivenUp(change.tx, moving);
   const free = checked.filter((each) => !isBlocked(each));
   await applyPlans(change, plans, await linksOf(change, free));

@@ -21,7 +21,7 @@ import { EntryForm } from '@/ui/administration/entry-form';
 import { EntryHistory } from '@/ui/administration/entry-history';
 import Link from '@/ui/kit/link';
 
-export const metadata: Metadata = texts({ title: 'House rules' });
+export const metadata: Metadata = texts({ title: 'Administration' });
 
 interface Props {
   readonly params: Promise<{ kind: string; id: string }>;
@@ -57,7 +57,7 @@ export default async function EntryPage({ params, searchParams }: Props) {
     <>
       <p className="pb-1">
         {words.isSingle ? (
-          <Link href="/house">{t`House rules`}</Link>
+          <Link href="/house">{t`Administration`}</Link>
         ) : (
           <Link href={`/house/${kind}`}>{words.many}</Link>
         )}

@@ -60,8 +60,8 @@ export default async function EmbedBuilderPage({ params, searchParams }: Props) 
           <label>
             <span className="block font-semibold">{t`With`}</span>
             <Select name="details" defaultValue={look.details}>
-              <option value="1">{t`title, time, place and text`}</option>
-              <option value="0">{t`title, time and place`}</option>
+              <option value="1">{t`title, time, space and text`}</option>
+              <option value="0">{t`title, time and space`}</option>
             </Select>
           </label>
           {COLOURS.map(([name, label]) => (
@@ -74,7 +74,7 @@ export default async function EmbedBuilderPage({ params, searchParams }: Props) 
             <p
               role="status"
               className="border-l-4 border-look bg-sunk px-2 py-1"
-            >{t`Text on this ground is hard to read: ${contrast.toFixed(1)} to 1, and it should be at least 4.5.`}</p>
+            >{t`Text on this background is hard to read: ${contrast.toFixed(1)} to 1, and it should be at least 4.5.`}</p>
           )}
           <p>
             <Button isMain isSubmit>{t`Show it so`}</Button>

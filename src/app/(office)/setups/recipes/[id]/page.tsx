@@ -8,7 +8,7 @@ import { templateChoices, storedTemplate } from '@/server/use-cases/work-orders/
 import { TemplateForm } from '@/ui/setups/template-form';
 import { SetupsLinks, viewsFor } from '@/ui/setups/setups-links';
 
-export const metadata: Metadata = texts({ title: 'Recipe' });
+export const metadata: Metadata = texts({ title: 'Template' });
 
 export default async function TemplatePage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
@@ -20,7 +20,7 @@ export default async function TemplatePage({ params }: { params: Promise<{ id: s
   return (
     <div className="mx-auto max-w-6xl">
       <SetupsLinks current="recipes" shown={viewsFor(ctx.viewer.roles)} />
-      <h1 className="pb-3 text-3xl">{stored ? stored.template.title : t`A new recipe`}</h1>
+      <h1 className="pb-3 text-3xl">{stored ? stored.template.title : t`A new work order template`}</h1>
       <TemplateForm choices={await templateChoices(ctx)} stored={stored} />
       {stored && <EntryHistory lines={await historyOfEntry(ctx, 'recipe', stored.id)} />}
     </div>

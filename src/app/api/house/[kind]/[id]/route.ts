@@ -8,6 +8,6 @@ import { doWithEntry } from '@/server/use-cases/administration/entries/entry-com
 export const POST = numberedRoute({
   action: keepingOfAddress,
   body: entryCommandSchema,
-  what: untranslated('such thing'),
+  what: untranslated('such entry'),
   run: (ctx, id, body, { kind }) => doWithEntry(ctx, kind as EntryKind, id, body),
 });

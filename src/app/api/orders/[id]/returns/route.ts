@@ -6,6 +6,6 @@ import { returnEquipment } from '@/server/use-cases/work-orders/return-equipment
 export const POST = numberedRoute({
   action: 'order.mark',
   body: returnSchema,
-  what: untranslated('such order'),
+  what: untranslated('such work order'),
   run: returnEquipment,
 });

@@ -6,6 +6,6 @@ import { dropOwnLayout } from '@/server/use-cases/administration/stock/own-layou
 export const POST = numberedRoute({
   action: 'house.change',
   body: dropOwnLayoutSchema,
-  what: untranslated('such way to set rooms'),
+  what: untranslated('such seating plan'),
   run: (ctx, id, { key }) => dropOwnLayout(ctx, id, key),
 });

@@ -6,6 +6,6 @@ import { retireTemplate } from '@/server/use-cases/work-orders/save-template';
 export const POST = numberedRoute({
   action: 'recipes.keep',
   body: retireTemplateSchema,
-  what: untranslated('such recipe'),
+  what: untranslated('such template'),
   run: retireTemplate,
 });

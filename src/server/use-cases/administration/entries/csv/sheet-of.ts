@@ -273,7 +273,7 @@ const closure: Sheet<'closure'> = {
           word,
           OWNERS,
           { site: 'site', building: 'building', space: 'space' },
-          untranslated('place: write site, building NAME or space CODE'),
+          untranslated('where: write site, building NAME or space CODE'),
         );
         const name = rest.join(' ');
         return {

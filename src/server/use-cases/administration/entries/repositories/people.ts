@@ -146,7 +146,7 @@ export async function hasHousekeeper(reader: Reader): Promise<boolean> {
 }
 
 export const lastHousekeeper = (): string =>
-  t`Nobody would be left to keep the house. Give somebody else who can sign in that role first.`;
+  t`Nobody would be left for administration. Give that role to another person who can sign in first.`;
 
 async function storeGrants(tx: Writer, id: number, { roles, looksAfter }: PersonDoc): Promise<void> {
   await tx.execute(DROP_GRANTS, { id });
@@ -248,7 +248,7 @@ export const personRepository: EntryRepository<'person'> = {
       [ORDERS_OF_PERSON, (n) => t`${countText(n, 'open order is', 'open orders are')} given to them.`],
       [
         REQUESTS_WITH_PERSON,
-        (n) => t`${countText(n, 'request has', 'requests have')} been taken on by them.`,
+        (n) => t`${countText(n, 'request has', 'requests have')} been assigned to them.`,
       ],
     ),
   remove: async (tx, id) => {

@@ -144,7 +144,7 @@ async function storeParts(
   if (composed.kind === 'overlap')
     return fault(
       'madeOf',
-      t`Dates would stand on top of each other then: ${listText(composed.pairs)}. Move one of each pair first, or make another space.`,
+      t`Dates would overlap then: ${listText(composed.pairs)}. Move one of each pair first, or make another space.`,
     );
   return done(id);
 }
