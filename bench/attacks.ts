@@ -8,7 +8,7 @@ const ATTACK_MS = 8_000;
 const MOST_REQUESTS = 4_000;
 const GAP_MS = 250;
 
-const READER = '/notices/talks';
+const READER = '/whats-on/talks';
 
 /** Reads a page at a fixed rate while something else goes on: the sorted times in ms, each from when it was due. */
 async function readDuring(base: string, work: Promise<unknown>): Promise<number[]> {

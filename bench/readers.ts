@@ -67,10 +67,10 @@ export async function benchReaders(): Promise<string> {
   const { base, stop } = await startBuilt(folder, 0);
   spawnSync('taskset', ['-cp', '1', String(process.pid)]);
   try {
-    const feed = `/notices/${FEED_SLUG}/feed.ics`;
+    const feed = `/feeds/calendar/${FEED_SLUG}/feed.ics`;
     const { etag } = await read(base, { name: '', path: feed });
     const readings: Reading[] = [
-      { name: 'a day of the calendar as a page', path: `/notices/${FEED_SLUG}?view=day&on=2027-04-14` },
+      { name: 'a day of the calendar as a page', path: `/whats-on/${FEED_SLUG}?view=day&on=2027-04-14` },
       { name: 'its feed, nothing new (304)', path: feed, headers: { 'If-None-Match': etag } },
       { name: 'its whole feed, gzipped', path: feed, headers: { 'Accept-Encoding': 'gzip' } },
     ];

@@ -10,7 +10,7 @@ export interface Dragged {
 
 /** The number of people dragged from one to five hundred and back while the plan is worked out beside it. */
 export async function seatingDragged(page: Page, base: string): Promise<Dragged> {
-  await page.goto(`${base}/places/S0-0/plan?people=60&layout=theatre`);
+  await page.goto(`${base}/spaces/S0-0/plan?people=60&layout=theatre`);
   await page.waitForSelector('input[aria-label="People, by dragging"]');
   await new Promise((resolve) => setTimeout(resolve, 1500));
   const tasks = await page.evaluate(async (steps) => {

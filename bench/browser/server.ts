@@ -38,7 +38,7 @@ export async function startBuilt(
   });
   const base = `http://127.0.0.1:${port}`;
   for (let tries = 0; ; tries += 1) {
-    const isUp = await fetch(`${base}/notices`).then(
+    const isUp = await fetch(`${base}/whats-on`).then(
       ({ ok }) => ok,
       () => false,
     );

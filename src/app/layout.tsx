@@ -13,7 +13,7 @@ import { toLocal } from '@/core/time/zone';
 import { QueryProvider } from '@/ui/hooks/query';
 import { StayOffline } from '@/ui/frame/stay-offline';
 import { OfficeProvider } from '@/ui/hooks/office';
-import { PageSpeech } from '@/ui/settings/page-speech';
+import { PageSpeech } from '@/ui/preferences/page-speech';
 import './globals.css';
 
 export const metadata: Metadata = { title: { default: 'Calendario', template: '%s · Calendario' } };

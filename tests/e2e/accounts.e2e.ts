@@ -52,7 +52,7 @@ async function signInByForm(page: Page, email: string, password: string): Promis
 }
 
 test('somebody new: made, invited, in by the letter, and out again everywhere', async () => {
-  const repository = await show(browser, '/house/person/new', 'manager');
+  const repository = await show(browser, '/administration/person/new', 'manager');
   await fill(repository, 'Name', 'Perrin Vale');
   await fill(repository, 'E-mail address', 'perrin.vale@quillmere.example');
   await press(repository, 'Make the person');
@@ -85,7 +85,7 @@ test('somebody new: made, invited, in by the letter, and out again everywhere', 
   await open(again, link);
   await says(again, 'This link is over');
 
-  await open(repository, '/house/person');
+  await open(repository, '/administration/person');
   await fill(repository, 'Find', 'perrin');
   await press(repository, 'Perrin Vale', 'link');
   await says(repository, 'Signed in now in 1 place.');
@@ -147,7 +147,7 @@ test('a forgotten password: a link by mail; a manager who keeps no people never 
 });
 
 test('accounts of one’s own where the site names a mail domain, and nowhere else', async () => {
-  const repository = await show(browser, '/house/site', 'manager');
+  const repository = await show(browser, '/administration/site', 'manager');
   const label = 'Mail domains whose people may make an account for themselves';
   await fill(repository, label, 'orchard.example');
   await press(repository, 'Save');
@@ -168,7 +168,7 @@ test('accounts of one’s own where the site names a mail domain, and nowhere el
   await page.waitForSelector('aria/Odo Finchley[role="link"]');
   await open(page, '/desk');
   await says(page, 'This is not yours to see');
-  await open(repository, '/house/site');
+  await open(repository, '/administration/site');
   await fill(repository, label, ' ');
   await press(repository, 'Save');
   await says(repository, 'Done: changed a site');

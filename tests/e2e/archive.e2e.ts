@@ -28,8 +28,8 @@ afterAll(() => browser.close());
 
 const PICTURES = [
   '/?day=2027-04-13&days=3',
-  '/dates?view=month&day=2027-05-01',
-  '/notices',
+  '/calendar?view=month&day=2027-05-01',
+  '/whats-on',
   '/spaces/QH/plan',
 ] as const;
 
@@ -48,7 +48,7 @@ async function sendFile(page: Page, file: string): Promise<void> {
 test('the whole house is taken out, brought in elsewhere, and is the same there; then it is replaced', async () => {
   const folder = freshFolder();
   const file = join(tmpdir(), `house-${process.pid}.tar.gz`);
-  const taken = await fetch(`${BASE}/house/archive/house.tar.gz`, { headers: await as('manager') });
+  const taken = await fetch(`${BASE}/administration/archive/house.tar.gz`, { headers: await as('manager') });
   expect(taken.headers.get('content-type')).toBe('application/gzip');
   writeFileSync(file, Buffer.from(await taken.arrayBuffer()));
   const nothing = join(tmpdir(), `nothing-${process.pid}.txt`);
@@ -83,7 +83,7 @@ test('the whole house is taken out, brought in elsewhere, and is the same there;
       });
 
     // Over a house that is there: its name is typed, and everybody is signed out.
-    await goTo(page, `${base}/house/archive`);
+    await goTo(page, `${base}/administration/archive`);
     await sendFile(page, file);
     await says(page, 'It is whole');
     await press(page, 'Replace everything here');
@@ -91,7 +91,7 @@ test('the whole house is taken out, brought in elsewhere, and is the same there;
     await fill(page, 'What is replaced: type “Quillmere Botanic Garden”', 'Quillmere Botanic Garden');
     await press(page, 'Replace everything here');
     await says(page, 'Looking needs no account');
-    await goTo(page, `${base}/house`);
+    await goTo(page, `${base}/administration`);
     expect(page.url()).toContain('/sign-in');
   } finally {
     const ended = new Promise((resolve) => server.once('exit', resolve));
@@ -111,8 +111,8 @@ test('the whole house is taken out, brought in elsewhere, and is the same there;
 });
 
 test('a manager who keeps no house finds no way to it', async () => {
-  const page = await show(browser, '/house', 'manager2');
+  const page = await show(browser, '/administration', 'manager2');
   expect(await textOf(page)).not.toContain('The whole office');
-  await goTo(page, `${BASE}/house/archive`);
+  await goTo(page, `${BASE}/administration/archive`);
   await says(page, 'This is not yours to see');
 });

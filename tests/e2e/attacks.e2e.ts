@@ -15,5 +15,5 @@ test.each(ATTACKS)('$name: refused or answered, never a failure', async (attack)
   const statuses = await carryOut(attack, target, { mostMs: 5000, mostRequests: 3 * attack.lanes });
   const failed = Object.keys(statuses).filter((status) => /^5/.test(status) && status !== '503');
   expect([failed, statuses]).toEqual([[], statuses]);
-  expect((await fetch(`${BASE}/notices/talks`)).status).toBe(200);
+  expect((await fetch(`${BASE}/whats-on/talks`)).status).toBe(200);
 });

@@ -171,8 +171,8 @@ test('a date or an order that is not there, a version from long ago, an unknown 
   await refused(await send('POST', '/api/orders/999999', order, manager), 404, /no such order/);
   await refused(await send('POST', '/api/orders/1%20OR%201', order, manager), 404, /no such order/);
   expect((await send('GET', '/requests/AAA-AAA', undefined, requester)).status).toBe(404);
-  expect((await send('GET', '/notices/no-such-calendar', undefined)).status).toBe(404);
-  expect((await send('GET', '/notices/no-such-calendar/feed.ics', undefined)).status).toBe(404);
+  expect((await send('GET', '/whats-on/no-such-calendar', undefined)).status).toBe(404);
+  expect((await send('GET', '/feeds/calendar/no-such-calendar/feed.ics', undefined)).status).toBe(404);
   await refused(await send('GET', '/api/board?from=2027-02-30'), 400, /There is no date 2027-02-30/);
   // The last year of the calendar once made a loop without end.
   await refused(await send('GET', '/api/board?from=9999-12-31'), 400, /Years go from 1970 to 2099/);
@@ -183,7 +183,7 @@ test('a date or an order that is not there, a version from long ago, an unknown 
     '/spaces/Q%20H',
     '/spaces/nope',
   ])
-    expect((await send('GET', path)).status).toBe(path.startsWith('/places') ? 404 : 200);
+    expect((await send('GET', path)).status).toBe(path.startsWith('/spaces') ? 404 : 200);
   expect((await send('GET', '/?day=nonsense&slip=1.x&pick=9@never&q=%25')).status).toBe(200);
 });
 
@@ -216,7 +216,7 @@ test('what is not there is not printed, pinned or kept', async () => {
     /Only what this screen shows/,
   );
   for (const path of [
-    '/dates?view=decade&day=x&n=-3&only=a&slip=q&pick=now',
+    '/calendar?view=decade&day=x&n=-3&only=a&slip=q&pick=now',
     '/spaces/earliest?people1=many',
     '/print?what=tea',
   ])
@@ -229,9 +229,9 @@ test('nothing of all this was stored', async () => {
 });
 
 test('a feed answers 304 while nothing has changed', async () => {
-  const first = await send('GET', '/notices/exhibitions/feed.ics');
+  const first = await send('GET', '/feeds/calendar/exhibitions/feed.ics');
   expect(first.headers.get('content-type')).toBe('text/calendar; charset=utf-8');
-  const again = await send('GET', '/notices/exhibitions/feed.ics', undefined, {
+  const again = await send('GET', '/feeds/calendar/exhibitions/feed.ics', undefined, {
     'If-None-Match': first.headers.get('etag')!,
   });
   expect([again.status, await again.text()]).toEqual([304, '']);

@@ -321,7 +321,7 @@ describe('the ruler', () => {
 
   test('leads to the board from other screens', async () => {
     const page = await newPage(browser);
-    await open(page, '/notices');
+    await open(page, '/whats-on');
     await page.click('[data-date="2027-04-20"]');
     await page.waitForFunction(() => location.pathname === '/' && location.search === '?day=2027-04-20');
     await page.waitForSelector('.board-scroll');
@@ -350,7 +350,7 @@ test('several days, zoom about the pointer, filters in the address', async () =>
 test('time given, places wanted: found, looked at on the board, asked for as a series', async () => {
   const page = await newPage(browser);
   await signIn(page, 'requester');
-  await open(page, '/places');
+  await open(page, '/spaces');
   await fill(page, 'People', '0');
   await press(page, 'Find spaces');
   expect(page.url()).not.toContain('people=0');

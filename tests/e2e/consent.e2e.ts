@@ -39,10 +39,13 @@ test('a steward does not agree, the office reads why, goes past it with a reason
   expect(await textOf(office)).not.toContain('that can be approved');
   await press(office, 'all 1 waiting');
   await press(office, 'Approve 1 date');
-  await says(office, 'This goes past a rule of the office. Give the reason; it is stored with the booking.');
+  await says(
+    office,
+    'This does not keep a rule of the office. Give the reason; it is stored with the booking.',
+  );
   await fill(
     office,
-    'Reason needed here: it goes past a rule of the office',
+    'Reason needed here: a rule of the office is not kept',
     'They only look at them from the terrace.',
   );
   await press(office, 'Approve 1 date');

@@ -50,7 +50,7 @@ const drawnTimes = (page: Page, title: string, times: number) =>
 
 describe('looking, as anybody', () => {
   test('a week: what is public stands with its hours, what is private is nowhere, not even in the source', async () => {
-    const page = await datesOf('/dates?day=2027-04-15');
+    const page = await datesOf('/calendar?day=2027-04-15');
     await says(page, 'Week 15, 12 – 18 April 2027');
     expect(await drawn(page, 'Ink from oak galls')).toBe(1);
     expect(await page.content()).not.toContain('Tansy teachers look round');
@@ -60,7 +60,7 @@ describe('looking, as anybody', () => {
   });
 
   test('by space the private one is taken, and its slip says no more', async () => {
-    const page = await datesOf('/dates?view=day&day=2027-04-15&by=space');
+    const page = await datesOf('/calendar?view=day&day=2027-04-15&by=space');
     await drawnTimes(page, 'taken', 1);
     await page.click('[data-entry][data-note*="taken"]');
     await says(page, 'What it is concerns only its own people and the office.');
@@ -74,7 +74,7 @@ describe('looking, as anybody', () => {
   });
 
   test('together an event stands once, apart under each of its calendars', async () => {
-    const page = await datesOf('/dates?day=2027-04-15');
+    const page = await datesOf('/calendar?day=2027-04-15');
     await page.select('select[aria-label="Together or apart"]', 'apart');
     await page.waitForSelector('table th ::-p-text(Workshops)');
     expect(page.url()).toContain('apart=1');
@@ -92,7 +92,7 @@ describe('looking, as anybody', () => {
     await press(page, 'all of them');
     await drawnTimes(page, 'Choir under glass', 1);
     // Back goes back.
-    await open(page, '/dates?view=month&day=2027-04-15');
+    await open(page, '/calendar?view=month&day=2027-04-15');
     await page.select('select[aria-label="How much"]', 'list');
     // The month says the names of its days too.
     await page.waitForFunction(() => location.search.includes('view=list'));
@@ -102,7 +102,7 @@ describe('looking, as anybody', () => {
   });
 
   test('the ruler turns the week without loading a page; keys and typed days too', async () => {
-    const page = await datesOf('/dates?day=2027-04-15');
+    const page = await datesOf('/calendar?day=2027-04-15');
     await page.evaluate(() => Object.assign(window, { stayed: true }));
     await press(page, 'Later');
     await says(page, 'Week 16');
@@ -113,7 +113,7 @@ describe('looking, as anybody', () => {
   });
 
   test('a year shows how full its days are, and leads to each', async () => {
-    const page = await datesOf('/dates?view=year&day=2027-04-15');
+    const page = await datesOf('/calendar?view=year&day=2027-04-15');
     expect(await page.$$eval('td [data-day]', (days) => days.length)).toBe(365);
     const label = await page.$eval('[data-day="2027-04-24"]', (day) => day.getAttribute('aria-label'));
     expect(label).toMatch(/^Saturday 24 April 2027, \d+ % full$/);
@@ -123,7 +123,7 @@ describe('looking, as anybody', () => {
   });
 
   test('several days, a text, and nothing found with a way out', async () => {
-    const page = await datesOf('/dates?view=some&n=5&day=2027-04-12');
+    const page = await datesOf('/calendar?view=some&n=5&day=2027-04-12');
     expect(await page.$$eval('thead th', (cells) => cells.length)).toBe(6);
     await page.type('input[placeholder="title, host, space"]', 'oak galls');
     await page.waitForFunction(() => document.querySelectorAll('[data-entry]').length === 1);
@@ -136,7 +136,10 @@ describe('looking, as anybody', () => {
   });
 
   test('on a phone the list fits, and asking for a day works', async () => {
-    const page = await datesOf('/dates?view=list&day=2027-04-13&n=7', undefined, { width: 390, height: 844 });
+    const page = await datesOf('/calendar?view=list&day=2027-04-13&n=7', undefined, {
+      width: 390,
+      height: 844,
+    });
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
     await page.click('[data-entry]');
     await page.waitForFunction(() => location.search.includes('slip='));
@@ -145,13 +148,13 @@ describe('looking, as anybody', () => {
 
 describe('as a requester', () => {
   test('a day picked in the month asks for hours, and never assumes the whole day', async () => {
-    const page = await datesOf('/dates?view=month&day=2027-04-13', 'requester');
+    const page = await datesOf('/calendar?view=month&day=2027-04-13', 'requester');
     const cell = (await page.waitForSelector('td[data-day="2027-04-26"]'))!;
     const height = await cell.evaluate((node) => node.clientHeight);
     await cell.click({ offset: { x: 60, y: height - 8 } });
     await page.waitForSelector('aside ::-p-text(Monday 26 April 2027)');
     await press(page, 'Find a space then');
-    await says(page, 'Give two times: a day alone is not asked for.');
+    await says(page, 'Give two times as well as the day.');
     await fill(page, 'From', '10:00');
     await fill(page, 'To', '12:00');
     await press(page, 'Find a space then');
@@ -160,7 +163,7 @@ describe('as a requester', () => {
   });
 
   test('the same by keys alone', async () => {
-    const page = await datesOf('/dates?view=month&day=2027-04-13', 'requester');
+    const page = await datesOf('/calendar?view=month&day=2027-04-13', 'requester');
     const ask = await byRole(page, 'button', 'Request something on Friday 30 April 2027');
     await ask.focus();
     await page.keyboard.press('Enter');
@@ -169,7 +172,7 @@ describe('as a requester', () => {
   });
 
   test('an hour pointed at in the week is kept', async () => {
-    const page = await datesOf('/dates?view=week&day=2027-04-26', 'requester');
+    const page = await datesOf('/calendar?view=week&day=2027-04-26', 'requester');
     const column = (await page.waitForSelector('tbody td:nth-child(2)'))!;
     const box = (await column.boundingBox())!;
     await page.mouse.click(box.x + 20, box.y + 46 * 2 + 5);
@@ -179,7 +182,7 @@ describe('as a requester', () => {
   });
 
   test('one’s own stand out, waiting ones are said to wait', async () => {
-    const page = await datesOf('/dates?view=month&day=2027-04-13', 'requester');
+    const page = await datesOf('/calendar?view=month&day=2027-04-13', 'requester');
     await drawnTimes(page, 'waiting: yours: Spore print evening', 1);
     expect(await drawn(page, 'yours: Ferns from spores')).toBe(1);
     await page.click('[data-entry][data-note*="waiting: yours: Spore print evening"]');
@@ -189,7 +192,7 @@ describe('as a requester', () => {
   });
 
   test('a view is kept under a name, found again after a reload, and let go', async () => {
-    const page = await datesOf('/dates?view=month&by=space&only=8', 'requester');
+    const page = await datesOf('/calendar?view=month&by=space&only=8', 'requester');
     await press(page, 'Save view');
     await fill(page, 'Save this view as', 'Seed Library, months');
     // Pressed twice it is kept once.
@@ -199,7 +202,7 @@ describe('as a requester', () => {
       keep.click();
     });
     await byRole(page, 'link', 'Seed Library, months');
-    await open(page, '/dates');
+    await open(page, '/calendar');
     await press(page, 'Kept: 1');
     await press(page, 'Seed Library, months', 'link');
     await page.waitForFunction(
@@ -214,10 +217,10 @@ describe('as a requester', () => {
   });
 
   test('whoever is not signed in is told how to keep a view', async () => {
-    const page = await datesOf('/dates?view=month');
+    const page = await datesOf('/calendar?view=month');
     await press(page, 'Save view');
     const href = await page.$eval('main a[href^="/sign-in?next="]', (link) => link.getAttribute('href'));
-    expect(decodeURIComponent(href!)).toContain('/dates?view=month');
+    expect(decodeURIComponent(href!)).toContain('/calendar?view=month');
   });
 });
 
@@ -263,12 +266,12 @@ describe('as the manager', () => {
     const published = { key: crypto.randomUUID() };
     await send('POST', `/api/requests/${reference}/publish-now`, published, manager);
     await step({ action: 'cancel', reason: 'Frost.' });
-    const page = await datesOf('/dates?view=list&day=2027-08-01&n=10', 'manager');
+    const page = await datesOf('/calendar?view=list&day=2027-08-01&n=10', 'manager');
     expect(await drawn(page, 'Frost talk')).toBe(0);
     await page.click('input[type="checkbox"]');
     await drawnTimes(page, 'cancelled: Frost talk, called off', 1);
     // Readers knew of it, so they may know that it is off.
-    const reader = await datesOf('/dates?view=list&day=2027-08-01&n=10&cancelled=1');
+    const reader = await datesOf('/calendar?view=list&day=2027-08-01&n=10&cancelled=1');
     await drawnTimes(reader, 'cancelled: Frost talk, called off', 1);
   });
 

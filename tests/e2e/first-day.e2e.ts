@@ -67,7 +67,7 @@ test(
       await says(page, 'What the office owns and goes by.');
 
       // A second room, with a fault on the way; it stands beside its field.
-      await go(page, '/house/space/new');
+      await go(page, '/administration/space/new');
       await fillAll(page, { Name: 'Apple Store', Code: 'LR', Building: 'The Range', Area: '30' });
       await press(page, 'Another layout');
       await fill(page, 'Layout of layout 1', 'one long table');

@@ -10,7 +10,7 @@ let browser: Browser;
 let page: Page;
 beforeAll(async () => {
   browser = await launch();
-  page = await show(browser, '/house', 'manager');
+  page = await show(browser, '/administration', 'manager');
 });
 afterAll(() => browser.close());
 
@@ -33,7 +33,7 @@ const TABLES = badTables({ building: 'Old Stables', store: 'Cart Shed', part: 'Q
 test.each([...new Set(TABLES.map(({ kind }) => kind))])(
   'a table of %s with one bad line: it is named, what was pasted stays, nothing comes in',
   async (kind) => {
-    await open(page, `/house/${kind}/csv`);
+    await open(page, `/administration/${kind}/csv`);
     for (const { line, text, says: sentence } of TABLES.filter((table) => table.kind === kind)) {
       await paste('The table', text);
       await press(page, 'Preview');
@@ -44,7 +44,7 @@ test.each([...new Set(TABLES.map(({ kind }) => kind))])(
       expect(await refusalShown()).toMatch(/Line [34]: /);
       expect(await page.$eval('main textarea', (field) => field.value)).toBe(text);
     }
-    await open(page, `/house/${kind}`);
+    await open(page, `/administration/${kind}`);
     expect(await textOf(page)).not.toMatch(/\bGood [12]\b|good [12]/);
   },
 );
@@ -54,7 +54,7 @@ test('a table from a file: every bad line by its number, put right, looked at, t
   // As spreadsheets write it in many countries: semicolons, and a code page where \x96 is a dash and \xE9 an é.
   const bytes = 'name;members\r\nMossy Stone \x96 Caf\xE9;nobody\r\nFrog Count;\r\nReed Weavers;nowhere\r\n';
   writeFileSync(file, Buffer.from(bytes, 'latin1'));
-  await open(page, '/house/organisation/csv');
+  await open(page, '/administration/organisation/csv');
   const input = (await page.waitForSelector('main input[type="file"]'))! as ElementHandle<HTMLInputElement>;
   await input.uploadFile(file);
   await page.waitForFunction(() => document.querySelector('main textarea')!.textContent !== '');
@@ -75,7 +75,7 @@ test('a table from a file: every bad line by its number, put right, looked at, t
 });
 
 test('a space that would be made of itself by a long way is refused, and what was typed stays', async () => {
-  await open(page, '/house/space/3');
+  await open(page, '/administration/space/3');
   await fill(page, 'Posted limit', '119');
   const part = '::-p-xpath(//fieldset[legend[.="Made of"]]//label[contains(., "Whole Court")]//input)';
   await (await page.waitForSelector(part))!.click();
@@ -89,7 +89,7 @@ test('a space that would be made of itself by a long way is refused, and what wa
 });
 
 test('holidays of two countries at once: what they would hit is said, one is a closure, one a note', async () => {
-  await open(page, '/house/holidays?of=GB-ENG.FR&year=2027');
+  await open(page, '/administration/holidays?of=GB-ENG.FR&year=2027');
   await says(page, 'Boxing Day');
   await says(page, 'Ascension Day');
   const only = async (name: string) =>
@@ -119,7 +119,7 @@ test('holidays of two countries at once: what they would hit is said, one is a c
   await press(page, 'Remove it');
   await says(page, 'Done: removed a closure: “Boxing Day (substitute day)”.');
 
-  await open(page, '/house/holidays?of=GB-ENG.FR&year=2027');
+  await open(page, '/administration/holidays?of=GB-ENG.FR&year=2027');
   await only('Armistice Day');
   await press(page, 'Only say what it is');
   await says(page, 'Done: ');
@@ -143,7 +143,7 @@ test('every list is changed by those it belongs to and by nobody else', async ()
     for (const [who, cookie] of Object.entries(accounts)) {
       const write = await send('POST', `/api/house/${kind}`, {}, cookie);
       const command = await send('POST', `/api/house/${kind}/1`, {}, cookie);
-      const read = await send('GET', `/house/${kind}`, undefined, cookie);
+      const read = await send('GET', `/administration/${kind}`, undefined, cookie);
       statuses[who] = [write.status, command.status, read.status < 400 ? 200 : read.status];
     }
     const { keptBy } = KIND_WORDS[kind];

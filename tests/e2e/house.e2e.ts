@@ -30,7 +30,7 @@ const kept = async (path: string, who: 'manager' | 'manager2' = 'manager'): Prom
 };
 
 test('a closure over approved dates is seen before it is saved, shows on the desk, and heals when it goes', async () => {
-  const page = await kept('/house/closure/new');
+  const page = await kept('/administration/closure/new');
   await fill(page, 'From', '2027-04-15T00:00');
   await fill(page, 'To', '2027-04-14T00:00');
   await fill(page, 'Reason', 'Boiler goes');
@@ -58,14 +58,14 @@ test('a closure over approved dates is seen before it is saved, shows on the des
 });
 
 test('a space: a second form that was open is refused, what was done is told from what to what', async () => {
-  const [first, second] = [await kept('/house/space/8'), await kept('/house/space/8')];
+  const [first, second] = [await kept('/administration/space/8'), await kept('/administration/space/8')];
   await fill(first, 'Posted limit', '31');
   await press(first, 'Save');
   await says(first, 'Done: changed a space: “Seed Library”.');
   await fill(second, 'Posted limit', '29');
   await press(second, 'Save');
   await says(second, 'was changed by somebody else since you opened it');
-  const again = await kept('/house/space/8');
+  const again = await kept('/administration/space/8');
   expect(await textOf(again)).toMatch(/Posted limit: .+ → 31 people/);
   expect(await textOf(again)).toContain('Wren Calloway changed a space');
   // Other tests go by it.
@@ -75,7 +75,7 @@ test('a space: a second form that was open is refused, what was done is told fro
 });
 
 test('a double press makes one; it is found, copied, taken out of use and no longer offered', async () => {
-  const page = await kept('/house/organisation/new');
+  const page = await kept('/administration/organisation/new');
   await fill(page, 'Name', 'Lichen Lodge');
   await pressTwice(page, 'Make the organisation');
   await says(page, 'Done: made an organisation');
@@ -93,7 +93,7 @@ test('a double press makes one; it is found, copied, taken out of use and no lon
 });
 
 test('the whole by keys: a season is made without a pointer', async () => {
-  const page = await kept('/house/season/new');
+  const page = await kept('/administration/season/new');
   await page.focus('main input');
   await page.keyboard.type('Frost fair');
   await fill(page, 'First day', '2027-12-01');
@@ -105,9 +105,9 @@ test('the whole by keys: a season is made without a pointer', async () => {
 });
 
 test('each list is changed by those it belongs to: a manager keeps hosts and closures, not spaces, nor people', async () => {
-  const page = await show(browser, '/house', 'manager2');
+  const page = await show(browser, '/administration', 'manager2');
   expect(await textOf(page)).not.toContain('People');
-  const space = await show(browser, '/house/space/8', 'manager2');
+  const space = await show(browser, '/administration/space/8', 'manager2');
   await says(space, 'Seed Library');
   expect(await textOf(space)).not.toContain('Take it out of use');
   expect(await space.$eval('main form input', (input) => input.matches(':disabled'))).toBe(true);
@@ -121,7 +121,7 @@ test('each list is changed by those it belongs to: a manager keeps hosts and clo
 });
 
 test('a closure over forty approved dates and more: counted first, the first named, all right again when it goes', async () => {
-  const page = await kept('/house/closure/new');
+  const page = await kept('/administration/closure/new');
   await fill(page, 'From', '2027-04-19T00:00');
   await fill(page, 'To', '2027-06-28T00:00');
   await fill(page, 'Reason', 'The drive is dug up');
@@ -141,7 +141,7 @@ test('a closure over forty approved dates and more: counted first, the first nam
 });
 
 test('stock below what is promised: the dates it leaves short are told before, and right again without it', async () => {
-  const page = await kept('/house/equipment/1');
+  const page = await kept('/administration/equipment/1');
   await press(page, 'Another line of stock');
   await fill(page, 'More or fewer of line of stock 3', '-170');
   await fill(page, 'Reason of line of stock 3', 'lent to the fair');
@@ -163,16 +163,16 @@ test('stock below what is promised: the dates it leaves short are told before, a
 });
 
 test('a space with dates to come goes out of use: they are told and stay, nobody can choose it any more', async () => {
-  const page = await kept('/house/space/14');
+  const page = await kept('/administration/space/14');
   await press(page, 'Take it out of use');
   await says(page, 'What this does');
   expect(await textOf(page)).toMatch(/\d+ approved dates? to come stays? there/);
   await press(page, 'Take it out of use');
   await says(page, 'Done: took out of use');
-  const places = await show(browser, '/places', 'requester');
+  const places = await show(browser, '/spaces', 'requester');
   await says(places, 'Orchard Lawn');
   expect(await textOf(places)).not.toContain('Boathouse Terrace');
-  await open(page, '/house/space/14');
+  await open(page, '/administration/space/14');
   await press(page, 'Take it into use again');
   await says(page, 'What this does');
   await press(page, 'Take it into use again');
@@ -180,18 +180,18 @@ test('a space with dates to come goes out of use: they are told and stay, nobody
 });
 
 test('audiences, letters and colours: called otherwise, said otherwise, checked', async () => {
-  const page = await kept('/house/category/1');
+  const page = await kept('/administration/category/1');
   await says(page, 'Letters on it stand out');
   await (await page.waitForSelector('::-p-xpath(//label[contains(., "sky")]//input)'))!.click();
-  await says(page, 'Hard to tell from green for whoever cannot see blue');
-  await open(page, '/house/letters');
+  await says(page, 'Hard to tell from green for people who cannot see blue');
+  await open(page, '/administration/letters');
   await fill(page, 'Above the name of the office', 'The kettle is on.');
   await press(page, 'Save');
   await says(page, 'Done: changed a wording of letters');
   await fill(page, 'Above the name of the office', ' ');
   await press(page, 'Save');
   await says(page, 'Done: changed a wording of letters');
-  await open(page, '/house/audience/new');
+  await open(page, '/administration/audience/new');
   await fill(page, 'Name', 'moth watchers');
   await press(page, 'Make the audience');
   await says(page, 'Done: made an audience: “moth watchers”.');
@@ -203,7 +203,7 @@ test('audiences, letters and colours: called otherwise, said otherwise, checked'
 });
 
 test('the floor of a space is drawn as it is typed', async () => {
-  const page = await kept('/house/space/2');
+  const page = await kept('/administration/space/2');
   const lines = () => page.$$eval('main form svg line', (all) => all.length);
   const before = await lines();
   await press(page, 'Another door');
@@ -220,7 +220,7 @@ test('a picture of a space: sent with what is seen on it, shown to readers, take
   await sharp({ create: { width: 640, height: 360, channels: 3, background: '#6b8f71' } })
     .png()
     .toFile(file);
-  const page = await kept('/house/space/12');
+  const page = await kept('/administration/space/12');
   const input = (await page.waitForSelector('section[aria-label="Picture"] input[type="file"]'))!;
   await (input as ElementHandle<HTMLInputElement>).uploadFile(file);
   await press(page, 'Show this picture');
@@ -240,11 +240,11 @@ test('a picture of a space: sent with what is seen on it, shown to readers, take
 });
 
 test('what is on in a space is told to the roles it names: the crew sees it, and then only that it is taken', async () => {
-  const page = await kept('/house/space/11');
+  const page = await kept('/administration/space/11');
   const crew =
     '::-p-xpath(//fieldset[legend[.="Who sees what is on here"]]//label[contains(., "crew")]//input)';
   const crewSees = async () => {
-    const day = await show(browser, '/dates?view=day&by=space&day=2027-04-13', 'crew');
+    const day = await show(browser, '/calendar?view=day&by=space&day=2027-04-13', 'crew');
     const text = await textOf(day);
     await day.close();
     return text.includes('Tansy class');
@@ -254,7 +254,7 @@ test('what is on in a space is told to the roles it names: the crew sees it, and
   await press(page, 'Save');
   await says(page, 'Done: changed a space: “Learning Room Ash”.');
   expect(await crewSees()).toBe(false);
-  const again = await kept('/house/space/11');
+  const again = await kept('/administration/space/11');
   expect(await textOf(again)).toContain('Who sees what is on here: crew, steward → steward');
   await again.click(crew);
   await press(again, 'Save');
@@ -263,13 +263,13 @@ test('what is on in a space is told to the roles it names: the crew sees it, and
 });
 
 test('notice is typed in whatever unit suits, and a row that goes takes its own with it', async () => {
-  const page = await kept('/house/space/8');
+  const page = await kept('/administration/space/8');
   await press(page, 'Another rule');
   await fill(page, 'Announcement of rule 1', '2');
   await page.select('[aria-label="Unit of Announcement of rule 1"]', '1440');
   await press(page, 'Save');
   await says(page, 'Done: changed a space: “Seed Library”.');
-  const again = await kept('/house/space/8');
+  const again = await kept('/administration/space/8');
   const shown = await again.$$eval('[aria-label="Unit of Announcement of rule 1"]', ([unit]) => [
     (unit!.previousElementSibling as HTMLInputElement).value,
     (unit as HTMLSelectElement).value,
@@ -281,16 +281,16 @@ test('notice is typed in whatever unit suits, and a row that goes takes its own 
 });
 
 test('a note to a day stands on the strip of days for everybody', async () => {
-  const page = await kept('/house/day-note/new');
+  const page = await kept('/administration/day-note/new');
   await fill(page, 'What the day is', 'Founders’ day');
   await fill(page, 'First day', '2027-04-20');
   await fill(page, 'Last day', '2027-04-20');
   await press(page, 'Make the note to a day');
   await says(page, 'Done: made a note to a day: “Founders’ day”.');
-  const reader = await show(browser, '/dates');
+  const reader = await show(browser, '/calendar');
   const strip = await reader.$eval('nav[aria-label="Days"]', (nav) => nav.textContent);
   expect(strip).toMatch(/Tuesday 20 April 2027, \d+ % full, Founders’ day/);
-  const list = await show(browser, '/dates?view=list&day=2027-04-20');
+  const list = await show(browser, '/calendar?view=list&day=2027-04-20');
   expect(await textOf(list)).toContain('Tuesday 20 April 2027 Founders’ day');
   const board = await show(browser, '/?day=2027-04-20');
   await board.waitForSelector('.board-scroll');

@@ -116,7 +116,7 @@ test('the verdict that the browser makes by itself is German as well', async () 
 test('German is chosen in the settings, holds everywhere, and is cancelled again', async () => {
   const page = await newPage(browser);
   await signIn(page, 'requester');
-  await open(page, '/settings');
+  await open(page, '/preferences');
   await page.click('::-p-xpath(//label[normalize-space(.) = "Deutsch"]//input)');
   await Promise.all([page.waitForNavigation(), press(page, 'Save these preferences')]);
   expect(await textOf(page, 'h1')).toBe('Einstellungen');
@@ -134,7 +134,7 @@ test('German is chosen in the settings, holds everywhere, and is cancelled again
   await page.waitForFunction(
     () => (document.querySelector('input[name="title"]') as HTMLInputElement | null)?.value === 'Farnabend',
   );
-  await open(page, '/settings');
+  await open(page, '/preferences');
   await page.click('::-p-xpath(//label[normalize-space(.) = "wie das Haus"]//input)');
   await Promise.all([page.waitForNavigation(), press(page, 'Diese Einstellungen behalten')]);
   expect(await textOf(page, 'h1')).toBe('Preferences');

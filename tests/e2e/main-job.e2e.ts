@@ -26,7 +26,7 @@ afterAll(() => browser.close());
 
 const feedEvents = async (slug: string) =>
   new ICAL.Component(
-    ICAL.parse(await (await fetch(`${BASE}/notices/${slug}/feed.ics`)).text()),
+    ICAL.parse(await (await fetch(`${BASE}/feeds/calendar/${slug}/feed.ics`)).text()),
   ).getAllSubcomponents('vevent');
 const named = async (slug: string, title: string) =>
   (await feedEvents(slug)).filter((event) => event.getFirstPropertyValue('summary') === title);
@@ -100,7 +100,7 @@ describe('from a gap on the board to a cancelled date in the feed', () => {
 
   chapter('published now readers see it, and only what is theirs to see', async () => {
     const page = await newPage(browser);
-    await open(page, '/notices/workshops');
+    await open(page, '/whats-on/workshops');
     const text = await textOf(page);
     expect(text).toContain(title);
     expect(text).toContain('Lenses lent.');
@@ -129,7 +129,7 @@ describe('from a gap on the board to a cancelled date in the feed', () => {
   chapter('the crew finds the work in order of time on a phone and marks it done', async () => {
     const page = await newPage(browser, { width: 390, height: 844 });
     await signIn(page, 'crew');
-    await open(page, '/setups?day=2027-06-02');
+    await open(page, '/work-orders?day=2027-06-02');
     const text = await textOf(page);
     expect(text).toContain('Trays on the long table.');
     expect(text).toMatch(/1 × Projector/);
@@ -178,7 +178,7 @@ describe('from a gap on the board to a cancelled date in the feed', () => {
       ]);
       const crew = await newPage(browser);
       await signIn(crew, 'crew');
-      await open(crew, '/setups?day=2027-06-09');
+      await open(crew, '/work-orders?day=2027-06-09');
       // What the crew had is told to be off, and stands among nothing that is to be done.
       await says(crew, 'Not needed any more');
       const work = await crew.$$eval('ol[aria-label="Work orders by time"]', (all) =>
@@ -186,7 +186,7 @@ describe('from a gap on the board to a cancelled date in the feed', () => {
       );
       expect(work).not.toContain(title);
       const reader = await newPage(browser);
-      await open(reader, '/notices/workshops');
+      await open(reader, '/whats-on/workshops');
       expect((await textOf(reader)).match(/Liverwort hunt\s*cancelled/g)).toHaveLength(1);
     },
   );

@@ -100,7 +100,7 @@ test('decided by somebody else meanwhile, the press that goes through late is re
 });
 
 test('“Done” pressed by a crew without a network is saved by itself, once it is back', async () => {
-  const crew = await show(browser, '/setups', 'crew', PHONE);
+  const crew = await show(browser, '/work-orders', 'crew', PHONE);
   await crew.setOfflineMode(true);
   const done = (await crew.$('main li button[aria-label^="Done: "]'))!;
   const label = await done.evaluate((node) => node.getAttribute('aria-label')!);
@@ -124,7 +124,7 @@ test('a note of a crew, a message and a reason of the desk are still there after
   await desk.goBack();
   await holds(desk, MESSAGE, 'Half a message');
 
-  const crew = await show(browser, '/setups', 'crew', PHONE);
+  const crew = await show(browser, '/work-orders', 'crew', PHONE);
   await (await crew.$('button[aria-label^="Add a note about"]'))!.click();
   await crew.waitForSelector('textarea');
   await crew.type('textarea', 'A chair is missing');

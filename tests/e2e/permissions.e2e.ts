@@ -58,7 +58,7 @@ test.each(['/spaces/%E0%A4%A', '/api/requests/%/review', '/%C0%80'])(
 
 test('signing out ends the session itself, not only the cookie', async () => {
   const cookie = await as('crew');
-  expect((await send('GET', '/setups', undefined, cookie)).status).toBe(200);
+  expect((await send('GET', '/work-orders', undefined, cookie)).status).toBe(200);
   expect((await send('DELETE', '/api/session', {}, cookie)).status).toBe(200);
-  expect((await send('GET', '/setups', undefined, cookie)).status).toBe(307);
+  expect((await send('GET', '/work-orders', undefined, cookie)).status).toBe(307);
 });

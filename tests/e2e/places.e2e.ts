@@ -23,7 +23,7 @@ afterAll(() => browser.close());
 const see = (path: string, who?: Account) => show(browser, path, who);
 
 test('a place that is known leads to the board of its building', async () => {
-  const page = await see('/places');
+  const page = await see('/spaces');
   await fill(page, 'A space you know', 'nowhere house');
   await press(page, 'See its building on the board');
   await says(page, 'There is no building or space called “nowhere house”.');
@@ -36,7 +36,7 @@ test('a place that is known leads to the board of its building', async () => {
 
 test('three spaces are compared, the picked time stays, and what was found goes to the board', async () => {
   const page = await see(
-    '/places?people=20&day=2027-04-15&from=14:00&to=16:00&repeat=once&dates=1',
+    '/spaces?people=20&day=2027-04-15&from=14:00&to=16:00&repeat=once&dates=1',
     'requester',
   );
   for (const name of ['East Bay', 'Lecture Barn', 'Council Room']) {
@@ -95,7 +95,7 @@ test('what was asked wrongly for the earliest is said beside its field, and noth
 });
 
 test('a pin brings a place to the front, here and in the next search, and is taken out again', async () => {
-  const page = await see('/places', 'requester');
+  const page = await see('/spaces', 'requester');
   const first = () => page.$eval('section[aria-label="Spaces"] li a', (link) => link.textContent);
   const before = await first();
   expect(before).not.toBe('Lemon Foyer');
@@ -110,7 +110,7 @@ test('a pin brings a place to the front, here and in the next search, and is tak
 });
 
 test('a pool has a page; with whom its units are is for those who work with them', async () => {
-  const reader = await see('/places');
+  const reader = await see('/spaces');
   await press(reader, 'Garden buggy', 'link');
   await says(reader, 'Left, day by day, at the scarcest moment');
   const path = new URL(reader.url()).pathname;

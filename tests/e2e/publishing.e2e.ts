@@ -84,13 +84,13 @@ const saidOf = async (path: string, title: string) =>
 
 /** Everywhere a public event in the council room is read of, with the day it is on. */
 const placesOf = (day: string) => ({
-  page: `/notices?view=day&on=${day}`,
-  calendar: `/notices/workshops?view=day&on=${day}`,
+  page: `/whats-on?view=day&on=${day}`,
+  calendar: `/whats-on/workshops?view=day&on=${day}`,
   space: '/feeds/space/CR/feed.ics',
   host: '/feeds/host/1/feed.ics',
-  feed: '/notices/workshops/feed.ics',
-  json: '/notices/workshops/feed.json',
-  atom: '/notices/workshops/feed.atom',
+  feed: '/feeds/calendar/workshops/feed.ics',
+  json: '/feeds/calendar/workshops/feed.json',
+  atom: '/feeds/calendar/workshops/feed.atom',
   embed: `/embed/workshops?view=month&on=${day}`,
   board: `/api/board?from=${day}&days=1`,
   dates: `/api/dates?from=${day}&days=1`,
@@ -148,7 +148,7 @@ describe('approved, it is read everywhere; cancelled, it is marked or gone', () 
     'made private it is nowhere, and its address says no more than that nothing is there',
     async (told) => {
       const { version } = await view(told.reference);
-      const address = (await textAt('/notices?view=day&on=2029-02-13')).match(
+      const address = (await textAt('/whats-on?view=day&on=2029-02-13')).match(
         /\/events\/[0-9a-f]{12}-lichen[a-z-]*/,
       )![0];
       const body = {
@@ -201,10 +201,10 @@ describe('what is private is nowhere readers look', () => {
       ...Object.values(placesOf(day)),
       '/',
       `/?day=${day}`,
-      `/dates?view=day&day=${day}`,
+      `/calendar?view=day&day=${day}`,
       '/spaces/CR',
-      '/notices?q=supper',
-      `/notices?view=month&on=${day}&q=supper`,
+      '/whats-on?q=supper',
+      `/whats-on?view=month&on=${day}&q=supper`,
       `/api/dates?from=${day}&days=1&q=supper`,
       `/api/places/day?spaces=7&day=${day}`,
       '/display/space/CR',
@@ -215,10 +215,10 @@ describe('what is private is nowhere readers look', () => {
       `/requests/${reference}`,
       `/api/requests/${reference}`,
       `/desk/${reference}`,
-      `/setups/event/${reference}`,
+      `/work-orders/event/${reference}`,
       `/api/requests/${reference}/history.csv`,
       `/events/${'0'.repeat(12)}`,
-      '/notices/nowhere/feed.ics',
+      '/feeds/calendar/nowhere/feed.ics',
     ];
     for (const path of paths) expect([path, (await textAt(path)).includes(MARK)]).toEqual([path, false]);
     // Others who may sign in learn when it is taken, not by what.
@@ -231,17 +231,22 @@ describe('what is private is nowhere readers look', () => {
   });
 
   test('a calendar for those who have signed in shows nothing of itself to others', async () => {
-    expect(await textAt('/notices')).not.toContain('Tree register');
-    for (const path of ['/notices/staff', '/notices/staff/feed.json', '/embed/staff', '/notices/staff/embed'])
+    expect(await textAt('/whats-on')).not.toContain('Tree register');
+    for (const path of [
+      '/whats-on/staff',
+      '/feeds/calendar/staff/feed.json',
+      '/embed/staff',
+      '/whats-on/staff/embed',
+    ])
       expect([path, (await get(path)).status]).toEqual([path, 404]);
-    const page = await show(browser, '/notices', 'requester');
+    const page = await show(browser, '/whats-on', 'requester');
     await says(page, 'Tree register');
   });
 });
 
 describe('the office keeps its calendars', () => {
   test('from a filtered view in one step, by the keyboard alone', async () => {
-    const page = await show(browser, '/dates?by=building&only=3&view=month', 'manager');
+    const page = await show(browser, '/calendar?by=building&only=3&view=month', 'manager');
     await press(page, 'Make a calendar of these', 'link');
     await says(page, 'A new calendar');
     await says(page, 'dates to come');
@@ -255,11 +260,11 @@ describe('the office keeps its calendars', () => {
     await page.keyboard.press('Enter');
     await says(page, '“Glasshouse Range” is saved');
     expect((await textOf(page)).split('Shows everything, in Glasshouse Range')).toHaveLength(2);
-    expect(await textAt('/notices/glasshouse-range')).toContain('Choir under glass');
+    expect(await textAt('/whats-on/glasshouse-range')).toContain('Choir under glass');
   });
 
   test('a wrong form keeps what was typed and says what is wrong beside it', async () => {
-    const page = await show(browser, '/notices/kept/new', 'manager');
+    const page = await show(browser, '/whats-on/kept/new', 'manager');
     await fill(page, 'Name', 'Music');
     await fill(page, 'Mark', 'M1');
     await fill(page, 'What it is for', 'Tones.');
@@ -279,7 +284,7 @@ describe('the office keeps its calendars', () => {
   });
 
   test('renamed, its old address leads on; somebody who saves an older one is told', async () => {
-    const first = await show(browser, '/notices/kept', 'manager');
+    const first = await show(browser, '/whats-on/kept', 'manager');
     await press(first, 'Change Glasshouse Range', 'link');
     await says(first, 'Save the calendar');
     const second = await show(browser, new URL(first.url()).pathname, 'manager2');
@@ -290,23 +295,23 @@ describe('the office keeps its calendars', () => {
     await fill(second, 'Name', 'Glass and more');
     await press(second, 'Save the calendar');
     await says(second, 'Someone has saved this calendar since you opened it.');
-    const led = await fetch(`${BASE}/notices/glasshouse-range`, { redirect: 'manual' });
-    expect([led.status, led.headers.get('location')]).toEqual([308, '/notices/under-glass']);
-    expect((await get('/notices/glasshouse-range/feed.ics')).status).toBe(200);
-    await open(first, '/notices/kept');
+    const led = await fetch(`${BASE}/whats-on/glasshouse-range`, { redirect: 'manual' });
+    expect([led.status, led.headers.get('location')]).toEqual([308, '/whats-on/under-glass']);
+    expect((await get('/feeds/calendar/glasshouse-range/feed.ics')).status).toBe(200);
+    await open(first, '/whats-on/kept');
     await press(first, 'End it Under glass');
     await says(first, 'will stand there no more');
     await press(first, 'End it');
     await says(first, 'ended a calendar: “Under glass”');
-    expect((await get('/notices/under-glass')).status).toBe(404);
+    expect((await get('/whats-on/under-glass')).status).toBe(404);
   });
 });
 
 test('the office sees how a notice will read, holds it back, takes up a wish; whoever asked is told', async () => {
   const title = 'Bark rubbing';
-  const lake = /value="by-the-lake"/.test(await textAt('/notices'));
+  const lake = /value="by-the-lake"/.test(await textAt('/whats-on'));
   expect(lake).toBe(true);
-  const calendars = await (await send('GET', '/notices/kept', undefined, await as('manager'))).text();
+  const calendars = await (await send('GET', '/whats-on/kept', undefined, await as('manager'))).text();
   const id = Number(
     /\/notices\/kept\/(\d+)"[^>]*aria-label="Change By the lake"|aria-label="Change By the lake"[^>]*\/notices\/kept\/(\d+)/
       .exec(calendars)!
@@ -317,23 +322,23 @@ test('the office sees how a notice will read, holds it back, takes up a wish; wh
   const page = await show(browser, `/desk/${reference}`, 'manager');
   await says(page, 'What readers see: 1 calendar is wished for');
   await says(page, 'The requester would like it listed here: list it or exclude it.');
-  await fill(page, 'On By the lake', 'taken up there');
+  await fill(page, 'On By the lake', 'listed');
   await fill(page, 'Second line', 'wax and paper');
   await press(page, 'Held back for now', 'checkbox');
   await says(page, 'Nobody yet: it is held back.');
   await press(page, 'Save what readers see');
   await says(page, 'edited its notice');
   await step(reference, { action: 'approve' });
-  expect(await textAt('/notices?view=day&on=2029-02-27')).not.toContain(title);
+  expect(await textAt('/whats-on?view=day&on=2029-02-27')).not.toContain(title);
   await reload(page);
   await press(page, 'What readers see', 'DisclosureTriangle');
   await press(page, 'Held back for now', 'checkbox');
   await press(page, 'Save what readers see');
   await says(page, 'It is not held back any more');
-  const html = await textAt('/notices?view=day&on=2029-02-27');
+  const html = await textAt('/whats-on?view=day&on=2029-02-27');
   expect(html).toContain(title);
   expect(html).toContain('wax and paper');
-  expect(await saidOf('/notices/by-the-lake/feed.ics', title)).toEqual(['CONFIRMED']);
+  expect(await saidOf('/feeds/calendar/by-the-lake/feed.ics', title)).toEqual(['CONFIRMED']);
   const outbox = await (await send('GET', '/outbox', undefined, await as('manager'))).text();
   expect(outbox).toContain(title);
 });

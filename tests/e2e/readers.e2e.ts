@@ -22,7 +22,7 @@ describe('without any script', () => {
   };
 
   test('readers choose, turn pages, open an event and take its file along', async () => {
-    const page = await still('/notices');
+    const page = await still('/whats-on');
     expect(await textOf(page)).toContain('Dye pots: weld and madder');
     await page.select('select[name="view"]', 'month');
     await page.click('input[name="c"][value="talks"]');
@@ -42,9 +42,9 @@ describe('without any script', () => {
 
   test('a day, a week, a calendar by itself, a frame and a display can be read', async () => {
     for (const [path, wanted] of [
-      ['/notices?view=day&on=2027-04-13', 'Compost, a comedy'],
-      ['/notices?view=week&on=2027-04-13', 'Choir under glass'],
-      ['/notices/music', 'Choir under glass'],
+      ['/whats-on?view=day&on=2027-04-13', 'Compost, a comedy'],
+      ['/whats-on?view=week&on=2027-04-13', 'Choir under glass'],
+      ['/whats-on/music', 'Choir under glass'],
       ['/embed/music', 'Choir under glass'],
       ['/display/building/1', 'Quince Hall'],
     ] as const) {
@@ -55,7 +55,7 @@ describe('without any script', () => {
   });
 
   test('what cannot be read in an address is said, and everything shown instead', async () => {
-    const page = await still('/notices?view=x');
+    const page = await still('/whats-on?view=x');
     expect(await textOf(page)).toContain('Choose list, day, week or month. Everything is shown instead.');
   });
 });
@@ -67,13 +67,13 @@ describe('feeds over HTTP', () => {
       ['feed.json', 'application/json; charset=utf-8'],
       ['feed.atom', 'application/atom+xml; charset=utf-8'],
     ] as const) {
-      const first = await get(`/notices/music/${file}`);
+      const first = await get(`/whats-on/music/${file}`);
       expect(first.headers.get('content-type')).toBe(type);
       expect(first.headers.get('content-encoding')).toBe('gzip');
       const etag = first.headers.get('etag')!;
-      const again = await get(`/notices/music/${file}`, { 'If-None-Match': etag });
+      const again = await get(`/whats-on/music/${file}`, { 'If-None-Match': etag });
       expect([again.status, await again.text()]).toEqual([304, '']);
-      expect((await get(`/notices/music/${file}`, { 'If-None-Match': '"0"' })).status).toBe(200);
+      expect((await get(`/whats-on/music/${file}`, { 'If-None-Match': '"0"' })).status).toBe(200);
     }
   });
 
@@ -87,10 +87,10 @@ describe('feeds over HTTP', () => {
     };
     for (const path of [
       '/',
-      '/notices',
-      '/notices/music',
+      '/whats-on',
+      '/whats-on/music',
       '/sign-in',
-      '/notices/music/embed',
+      '/whats-on/music/embed',
       '/display/space/SL',
       '/embedded',
     ])
@@ -102,7 +102,7 @@ describe('feeds over HTTP', () => {
 
 test('a frame on another page takes the height of what is in it', async () => {
   const page = await newPage(browser);
-  await open(page, '/notices/music/embed');
+  await open(page, '/whats-on/music/embed');
   const snippet = await page.$eval('textarea', (node) => (node as HTMLTextAreaElement).value);
   const site = createServer((_, reply) => {
     reply.setHeader('Content-Type', 'text/html; charset=utf-8');
@@ -140,7 +140,7 @@ describe('a display', () => {
 });
 
 test('a private link follows one’s own bookings, until it is replaced', async () => {
-  const page = await show(browser, '/notices/follow', 'requester');
+  const page = await show(browser, '/whats-on/follow', 'requester');
   await press(page, 'Make my private link');
   await says(page, 'Your private link is made.');
   const address = async () => (await textOf(page)).match(/\/feeds\/own\/[\w-]+\/feed\.ics/)![0];

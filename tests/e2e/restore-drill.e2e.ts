@@ -16,9 +16,9 @@ async function worldAt(base: string): Promise<unknown[]> {
   });
   return [
     signedIn.status,
-    await text('/notices/workshops/feed.json'),
+    await text('/feeds/calendar/workshops/feed.json'),
     await text('/api/board?from=2027-04-13&days=7'),
-    (await text('/notices/workshops/feed.ics')).replace(/SOURCE.*/g, ''),
+    (await text('/feeds/calendar/workshops/feed.ics')).replace(/SOURCE.*/g, ''),
   ];
 }
 

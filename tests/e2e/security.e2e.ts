@@ -24,7 +24,7 @@ describe('a page', () => {
     expect(first).toContain("frame-ancestors 'none'");
     expect(await policyOf('/embed/talks')).toContain('frame-ancestors *');
 
-    const page = await show(browser, '/notices');
+    const page = await show(browser, '/whats-on');
     await page.evaluate(() => {
       const stopped: string[] = [];
       Object.assign(window, { stopped });
@@ -44,7 +44,7 @@ describe('a page', () => {
     expect(await page.evaluate('window.smuggled')).toBeUndefined();
   });
 
-  test.each(['/', '/sign-in', '/notices/talks', '/embed/talks', '/display/space/QH', '/ask', '/start'])(
+  test.each(['/', '/sign-in', '/whats-on/talks', '/embed/talks', '/display/space/QH', '/ask', '/start'])(
     '%s runs all of its own scripts',
     async (path) => {
       const page = await newPage(browser);
@@ -88,7 +88,7 @@ describe('without scripts', () => {
     expect(page.url()).not.toContain('password');
     expect(await textOf(page, 'body')).toContain('No account with that address and password.');
     await signIn(page, PASSWORD);
-    expect(new URL(page.url()).pathname).toBe('/setups');
+    expect(new URL(page.url()).pathname).toBe('/work-orders');
   });
 
   test('every other form says that it needs them, and keeps what was typed out of the address', async () => {
@@ -96,7 +96,7 @@ describe('without scripts', () => {
     expect(await textOf(page)).toContain('This form needs scripts');
     // Told once, by the form that is meant; pages to read say nothing of the kind.
     expect((await textOf(page, 'body')).match(/needs scripts/g)).toHaveLength(1);
-    expect(await textOf(await without('/notices'), 'body')).not.toContain('needs scripts');
+    expect(await textOf(await without('/whats-on'), 'body')).not.toContain('needs scripts');
     await page.type('input[type="email"]', 'secret@quillmere.example');
     await Promise.all([page.waitForNavigation(), page.keyboard.press('Enter')]);
     expect(page.url()).toBe(`${BASE}/needs-scripts`);
@@ -107,7 +107,7 @@ describe('without scripts', () => {
     );
   });
 
-  test.each(['/sign-in', '/account/forgotten', '/ask', '/settings', '/start'])(
+  test.each(['/sign-in', '/account/forgotten', '/ask', '/preferences', '/start'])(
     'no form of %s puts what is typed into an address',
     async (path) => {
       const html = await (await fetch(`${BASE}${path}`, { headers: await as('manager') })).text();
@@ -172,7 +172,7 @@ describe('a folder of data', () => {
     const code = await new Promise((resolve) => second.once('exit', resolve));
     expect(code).toBe(1);
     expect(said).toContain('Another server of Calendario is running on the folder');
-    expect((await fetch(`${BASE}/notices`)).status).toBe(200);
+    expect((await fetch(`${BASE}/whats-on`)).status).toBe(200);
   });
 
   test('is set up once: of the form and the demo, sent together many times, exactly one wins', async () => {

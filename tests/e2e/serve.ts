@@ -54,7 +54,7 @@ export async function serveFolder(data: string, before?: Pick<Served, 'port'>): 
     },
   );
   const base = `http://127.0.0.1:${port}`;
-  for (let tries = 0; !(await answers(`${base}/notices`)); tries += 1) {
+  for (let tries = 0; !(await answers(`${base}/whats-on`)); tries += 1) {
     if (tries > 150) {
       process.kill(-server.pid!);
       throw new Error(

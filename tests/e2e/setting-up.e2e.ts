@@ -60,7 +60,7 @@ test('approved, more people, read, set, cancelled, taken back: the crew sees it 
   await press(office, 'Approve 1 date');
   await says(office, 'Done: approved 1 date.');
 
-  const crew = await show(browser, `/setups?day=${day}`, 'crew', PHONE);
+  const crew = await show(browser, `/work-orders?day=${day}`, 'crew', PHONE);
   await says(crew, 'Set the space: one long table, for 12');
   await step(reference, { action: 'move', patch: { people: 14 } });
   await reload(crew);
@@ -86,7 +86,7 @@ test('approved, more people, read, set, cancelled, taken back: the crew sees it 
   await reload(crew);
   await says(crew, 'Not needed any more');
   // It stands set now: to be cleared before the next who have the room, the tree register of today.
-  await open(crew, '/setups');
+  await open(crew, '/work-orders');
   await press(crew, 'Done: Take back, Council Room, 10:40');
   await byRole(crew, 'button', 'Open again: Take back, Council Room, 10:40');
   expect(await crew.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
@@ -95,7 +95,7 @@ test('approved, more people, read, set, cancelled, taken back: the crew sees it 
 test('while one reads the old version the office changes it: reading and doing the old one are refused', async () => {
   const day = '2029-03-14';
   const reference = await approvedOn(day, 'Moss by touch');
-  const crew = await show(browser, `/setups?day=${day}`, 'crew', PHONE);
+  const crew = await show(browser, `/work-orders?day=${day}`, 'crew', PHONE);
   await step(reference, { action: 'move', patch: { people: 15 } });
   await press(crew, 'Done: Setup, Council Room, 17:45');
   await says(crew, 'The work order has a new version.');
@@ -105,7 +105,7 @@ test('while one reads the old version the office changes it: reading and doing t
 describe('recipes', () => {
   test('a formula that cannot be read is said at once; tried, looked at, saved; orders follow', async () => {
     const reference = await approvedOn('2029-04-04', 'Fern index');
-    const page = await show(browser, '/setups/recipes/new', 'manager');
+    const page = await show(browser, '/work-orders/templates/new', 'manager');
     await fill(page, 'What is to be done', 'Jugs of water');
     await fill(page, 'Team', 'Refreshments');
     await press(page, 'Add something they bring');
@@ -126,15 +126,15 @@ describe('recipes', () => {
     await press(page, 'Save it');
     await says(page, 'The office made a work order template;');
 
-    const event = await show(browser, `/setups/event/${reference}`, 'manager');
+    const event = await show(browser, `/work-orders/event/${reference}`, 'manager');
     await says(event, 'Jugs of water: one long table, for 12');
     await says(event, '2 × Jug');
   });
 
   test('two change one recipe at once: the second is told and loses nothing', async () => {
     const pages = [
-      await show(browser, '/setups/recipes/1', 'manager'),
-      await show(browser, '/setups/recipes/1', 'manager2'),
+      await show(browser, '/work-orders/templates/1', 'manager'),
+      await show(browser, '/work-orders/templates/1', 'manager2'),
     ];
     for (const page of pages) await awake(page);
     const [first, second] = pages as [Page, Page];
@@ -165,7 +165,7 @@ describe('the week of the crews', () => {
 
   test('an order goes to somebody by the list, by keys and by dragging', async () => {
     await approvedOn(DAY, 'Sedge drawing');
-    const page = await show(browser, `/setups/week?day=${DAY}&team=1`, 'manager');
+    const page = await show(browser, `/work-orders/week?day=${DAY}&team=1`, 'manager');
     expect(await holderOf(page)).toBe('Unassigned');
     await page.click(chip);
     await fill(page, 'Give them to', 'Sunniva Hart');
@@ -187,12 +187,12 @@ describe('the week of the crews', () => {
     await page.mouse.up();
     await isHeldBy(page, 'Tobin Ashdown');
 
-    const crew = await show(browser, `/setups?day=${DAY}`, 'crew', PHONE);
+    const crew = await show(browser, `/work-orders?day=${DAY}`, 'crew', PHONE);
     await says(crew, 'yours');
   });
 
   test('a shift that ends before it begins ends a day later; taking it off goes back', async () => {
-    const page = await show(browser, `/setups/week?day=${DAY}&team=5`, 'manager');
+    const page = await show(browser, `/work-orders/week?day=${DAY}&team=5`, 'manager');
     await says(page, 'Nobody is on shift in this week.');
     await fill(page, 'Which day', DAY);
     await fill(page, 'From', '22:00');
@@ -206,7 +206,7 @@ describe('the week of the crews', () => {
 
 describe('around an event', () => {
   const eventOf = async (page: Page, title: string) => {
-    await open(page, '/setups');
+    await open(page, '/work-orders');
     const href = await page.$$eval(
       'li a',
       (links, wanted) => links.find((link) => link.textContent!.includes(wanted))!.getAttribute('href')!,
@@ -268,7 +268,7 @@ describe('around an event', () => {
 
   test('an order in one’s own words, for one date; a problem told by the crew is at risk on the desk', async () => {
     const reference = await approvedOn('2029-03-28', 'Rush weaving, dry');
-    const page = await show(browser, `/setups/event/${reference}`, 'manager');
+    const page = await show(browser, `/work-orders/event/${reference}`, 'manager');
     await press(page, 'A work order of your own');
     await fill(page, 'What is to be done', 'Open the side gate');
     await press(page, 'Make the work order');
@@ -278,7 +278,7 @@ describe('around an event', () => {
     await says(page, 'Open the side gate');
     await says(page, '1 order made by hand');
 
-    const crew = await show(browser, '/setups?day=2029-03-28', 'crew', PHONE);
+    const crew = await show(browser, '/work-orders?day=2029-03-28', 'crew', PHONE);
     await press(crew, 'Add a note about Council Room, 17:45');
     await fill(crew, 'What is there to say about Council Room?', 'The side gate sticks.');
     await press(crew, 'It is a problem');
@@ -291,13 +291,13 @@ describe('around an event', () => {
 });
 
 test('what comes back is counted; what is broken is out of stock from then on', async () => {
-  const today = await show(browser, '/setups/stores', 'manager');
+  const today = await show(browser, '/work-orders/stores', 'manager');
   await press(today, 'Count back: Projector from Lecture Barn');
   await fill(today, 'Came back', '1');
   await press(today, 'Count them back');
   await says(today, 'It has not left the store yet');
 
-  const page = await show(browser, '/setups/stores?day=2027-04-09', 'manager');
+  const page = await show(browser, '/work-orders/stores?day=2027-04-09', 'manager');
   const button = (await page.waitForSelector('button[aria-label^="Count back: "]'))!;
   const label = await button.evaluate((node) => node.getAttribute('aria-label')!);
   await button.click();
@@ -322,19 +322,19 @@ test('what comes back is counted; what is broken is out of stock from then on', 
 test('sheets on paper and as tables', async () => {
   const cookie = await as('manager');
   for (const what of ['day', 'week', 'stores', 'order&order=1']) {
-    const pdf = await send('GET', `/setups/sheet.pdf?what=${what}`, undefined, cookie);
+    const pdf = await send('GET', `/work-orders/sheet.pdf?what=${what}`, undefined, cookie);
     expect([what, pdf.status, pdf.headers.get('content-type')]).toEqual([what, 200, 'application/pdf']);
     expect(
       Buffer.from(await pdf.arrayBuffer())
         .subarray(0, 5)
         .toString(),
     ).toBe('%PDF-');
-    const csv = await send('GET', `/setups/sheet.csv?what=${what}`, undefined, cookie);
+    const csv = await send('GET', `/work-orders/sheet.csv?what=${what}`, undefined, cookie);
     const lines = (await csv.text()).split('\r\n');
     expect(lines.length).toBeGreaterThan(2);
   }
-  expect((await send('GET', '/setups/sheet.pdf?what=order', undefined, cookie)).status).toBe(400);
-  expect((await send('GET', '/setups/sheet.pdf?what=order&order=999999', undefined, cookie)).status).toBe(
-    404,
-  );
+  expect((await send('GET', '/work-orders/sheet.pdf?what=order', undefined, cookie)).status).toBe(400);
+  expect(
+    (await send('GET', '/work-orders/sheet.pdf?what=order&order=999999', undefined, cookie)).status,
+  ).toBe(404);
 });

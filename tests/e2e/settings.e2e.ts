@@ -15,7 +15,7 @@ const axis = (page: Page) =>
   page.$$eval('.board-scroll [aria-hidden] span', (spans) => spans.map((span) => span.textContent ?? ''));
 
 test('clock, second zone, hours and days of one’s own, kept with the account and in force everywhere', async () => {
-  const page = await show(browser, '/settings', 'crew');
+  const page = await show(browser, '/preferences', 'crew');
   await choose(page, 'Clock', '2:30 pm');
   await choose(page, 'Theme', 'dark');
   await choose(page, 'Contrast', 'more');
@@ -45,15 +45,15 @@ test('clock, second zone, hours and days of one’s own, kept with the account a
   const figures = await axis(elsewhere);
   expect(figures).toEqual(expect.arrayContaining(['6 am', '9 pm', '1 am', 'New York', 'London']));
   expect(figures).toEqual(expect.arrayContaining(['Thu 15 Apr 2027', 'Fri 16 Apr 2027']));
-  await open(elsewhere, '/settings');
+  await open(elsewhere, '/preferences');
   expect(await elsewhere.$eval('html', ({ dataset }) => dataset.theme)).toBe('dark');
   // What is written on the server is written so as well.
-  await open(elsewhere, '/notices');
+  await open(elsewhere, '/whats-on');
   expect(await textOf(elsewhere)).toMatch(/\d (am|pm)/);
   expect(await textOf(elsewhere)).not.toMatch(/\b1[3-9]:\d\d/);
 
   // A feed is the same for everybody.
-  const feed = await elsewhere.evaluate(async () => (await fetch('/notices/talks/feed.json')).text());
+  const feed = await elsewhere.evaluate(async () => (await fetch('/feeds/calendar/talks/feed.json')).text());
   expect(feed).not.toMatch(/\d (am|pm)\b/);
 });
 
@@ -68,7 +68,7 @@ const boardStandsIn12 = async (page: Page) => {
 
 test('a reader without an account keeps theirs in the browser; the switch of the theme is one of them', async () => {
   const page = await newPage(browser);
-  await open(page, '/settings');
+  await open(page, '/preferences');
   await says(page, 'They are kept in this browser');
   expect(await textOf(page)).not.toContain('Letters before what I have booked');
   await press(page, 'Light or dark');
@@ -76,7 +76,7 @@ test('a reader without an account keeps theirs in the browser; the switch of the
   await choose(page, 'Clock', '2:30 pm');
   await press(page, 'Save these preferences');
   await says(page, 'Done: your preferences are saved.');
-  await open(page, '/notices?view=week');
+  await open(page, '/whats-on?view=week');
   expect(await page.$eval('html', ({ dataset }) => dataset.theme)).toBe('dark');
   expect(await textOf(page)).toMatch(/\d (am|pm)/);
 });
@@ -92,7 +92,7 @@ test('pins are listed and taken out', async () => {
       body: JSON.stringify({ kind: 'space', id: 8, isPinned: true }),
     });
   });
-  await open(page, '/settings');
+  await open(page, '/preferences');
   await press(page, 'Take out Seed Library');
   await says(page, 'Nothing yet. Pin spaces');
 });

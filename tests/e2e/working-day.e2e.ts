@@ -109,13 +109,13 @@ test('a working day: asked, questioned, agreed to, approved, set up, read; offli
   await go(second, `/desk/${reference}`);
   await press(second, 'Approve 1 date');
   await says(second, 'Done: approved 1 date.');
-  const reader = await at('/notices', null);
+  const reader = await at('/whats-on', null);
   expect(await textOf(reader)).not.toContain(TITLE);
   await press(second, 'Publish now');
   await second.waitForFunction(() => !document.body.innerText.includes('Publish now'));
 
   // The crew marks today's work while the server is switched off; it is saved by itself when it is back.
-  const crew = await at('/setups', 'crew', PHONE);
+  const crew = await at('/work-orders', 'crew', PHONE);
   const done = (await crew.waitForSelector('main li button[aria-label^="Done: "]'))!;
   const label = await done.evaluate((node) => node.getAttribute('aria-label')!);
   await killServer(office);
@@ -125,7 +125,7 @@ test('a working day: asked, questioned, agreed to, approved, set up, read; offli
   await crew.waitForSelector(`button[aria-label="${label.replace('Done', 'Open again')}"]`);
 
   // The housekeeper closes a day after seeing what that hits.
-  const repository = await at('/house/closure/new', 'manager');
+  const repository = await at('/administration/closure/new', 'manager');
   await fill(repository, 'From', '2027-04-22T00:00');
   await fill(repository, 'To', '2027-04-23T00:00');
   await fill(repository, 'Reason', 'The boiler is out');
@@ -135,9 +135,9 @@ test('a working day: asked, questioned, agreed to, approved, set up, read; offli
   await says(repository, 'Done: made a closure: “The boiler is out”.');
 
   // A reader finds it, and so does a program; the requester sees where it stands.
-  const notices = await at(`/notices?q=${encodeURIComponent(TITLE)}`, null);
+  const notices = await at(`/whats-on?q=${encodeURIComponent(TITLE)}`, null);
   expect(await textOf(notices)).toContain(TITLE);
-  expect(await (await fetch(`${office.base}/notices/workshops/feed.ics`)).text()).toContain(TITLE);
+  expect(await (await fetch(`${office.base}/feeds/calendar/workshops/feed.ics`)).text()).toContain(TITLE);
   await go(requester, '/requests');
   await says(requester, TITLE);
   await says(requester, 'approved');

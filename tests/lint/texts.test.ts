@@ -28,8 +28,8 @@ test('a translation puts in only what there is, and is never empty', () => {
 
 /** German says these another way: “it” and “them”, “it” and “names it”, “to come” need no word of their own. */
 const DROPPED = [
+  '{0} booked by it. Remove it from {1} first.',
   '{0} done by it. Give {1} to another team first.',
-  '{0} given by it. Take it from {1} first.',
   '{0} is promised to {1} to come. Give {2} another first.',
   '{0} of equipment out of use {1} it.',
   '{0} to come {1} asked for by them and {2}.',

@@ -298,7 +298,7 @@ describe('two who want one place', () => {
     const [found] = rivals;
     expect(found!.rival).toMatchObject({ reference: theirs, title: 'Moss count' });
     expect(found!.sentence).toBe(
-      'Both can be served, whichever of them moves; least changes where “Moss count” moves.',
+      'Both are possible, if either moves; the smaller change is where “Moss count” moves.',
     );
     const [way] = found!.theirs;
     expectDone(await act(office, 'mara', theirs, { action: 'move', patch: way!.patch, reason: 'Agreed.' }));

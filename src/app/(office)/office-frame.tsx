@@ -28,16 +28,16 @@ function navFor(person: SignedInPerson | null, news: number): NavItem[] {
   return [
     ...(may('desk.read') ? [{ href: '/desk', label: t`Desk` }] : []),
     { href: '/', label: t`Board` },
-    { href: '/dates', label: t`Dates` },
-    { href: '/places', label: t`Spaces` },
-    { href: '/notices', label: t`What's on` },
+    { href: '/calendar', label: t`Calendar` },
+    { href: '/spaces', label: t`Spaces` },
+    { href: '/whats-on', label: t`What’s on` },
     ...(may('consent.answer') ? [{ href: '/consents', label: t`Consents` }] : []),
-    ...(may('orders.read') ? [{ href: '/setups', label: t`Work orders` }] : []),
-    ...(may('house.read') ? [{ href: '/house', label: t`Administration` }] : []),
+    ...(may('orders.read') ? [{ href: '/work-orders', label: t`Work orders` }] : []),
+    ...(may('house.read') ? [{ href: '/administration', label: t`Administration` }] : []),
     ...(may('request.read')
       ? [{ href: '/requests', label: t`My requests`, count: news, countWords: t`new` }]
       : []),
-    { href: '/ask', label: tAs('menu')`Ask for a space` },
+    { href: '/ask', label: tAs('menu')`Request a space` },
   ];
 }
 
@@ -79,7 +79,7 @@ export async function OfficeFrame({ children }: { children: ReactNode }) {
       </main>
       <footer className="mx-auto w-full max-w-[120rem] border-t border-rule px-4 py-3 text-fine text-soft">
         {t`${office.site}. Questions: ${office.name}, ${office.phone}, ${office.email}. Times are those of ${office.tzid}. `}
-        <Link href="/settings">{t`Preferences`}</Link>
+        <Link href="/preferences">{t`Preferences`}</Link>
         {ctx.viewer && (
           <>
             {' · '}

@@ -20,7 +20,7 @@ export interface PinnedName {
 }
 
 /** The pages of which a view can be saved, and where they are. */
-export const SAVED_SCREENS = { board: '/', dates: '/dates', desk: '/desk' } as const;
+export const SAVED_SCREENS = { board: '/', dates: '/calendar', desk: '/desk' } as const;
 export type SavedScreen = keyof typeof SAVED_SCREENS;
 const SCREENS = Object.keys(SAVED_SCREENS) as [SavedScreen, ...SavedScreen[]];
 

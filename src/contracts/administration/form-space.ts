@@ -111,7 +111,7 @@ export const spaceForm: FormOfEntry = formOfEntry({
           kind: 'number',
           name: 'postedLimit',
           label: untranslated('Posted limit'),
-          hint: untranslated('The most people who may be in it, whatever the layout. Nobody can go past it.'),
+          hint: untranslated('The most people who may be in it, in any layout. Nobody can approve more.'),
           unit: untranslated('people'),
           isOptional: true,
         },

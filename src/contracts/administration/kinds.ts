@@ -118,7 +118,7 @@ export const KIND_WORDS: Readonly<Record<EntryKind, KindWords>> = texts(
     timetable: {
       one: 'timetable',
       many: 'Timetables',
-      about: 'Periods by which some spaces are given.',
+      about: 'Periods by which some spaces are booked.',
       keptBy: 'housekeeper',
     },
     store: { one: 'store', many: 'Stores', about: 'Where equipment is kept.', keptBy: 'housekeeper' },

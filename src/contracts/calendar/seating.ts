@@ -47,7 +47,7 @@ export function planHref(code: string, query: PlanQuery = {}): string {
   const text = new URLSearchParams(
     Object.entries(query).flatMap(([key, value]) => (value === undefined ? [] : [[key, String(value)]])),
   ).toString();
-  return `/places/${encodeURIComponent(code)}/plan${text ? `?${text}` : ''}`;
+  return `/spaces/${encodeURIComponent(code)}/plan${text ? `?${text}` : ''}`;
 }
 
 /** Everything that makes a way to set rooms one of the house's own. */

@@ -22,7 +22,7 @@ describe('German', () => {
   beforeEach(() => tellOfficeLanguage('de'));
 
   test('a text, one of a count, one that means several things', () => {
-    expect(t`Nothing is in the way.`).toBe('Nichts steht im Weg.');
+    expect(t`Nothing is in the way.`).toBe('Nichts ist im Weg.');
     expect(tCount(1, 'date', 'dates')).toBe('1 Termin');
     expect(tCount(12, 'date', 'dates')).toBe('12 Termine');
     expect(tAs('letter')`To`).toBe('An');

@@ -219,7 +219,7 @@ function startsAsked(
   return fault(
     'when.startsAt',
     endless
-      ? t`The first date lies beyond what can be asked for now. Choose an earlier one.`
+      ? t`The first date is further ahead than requests are taken now. Choose an earlier one.`
       : t`Every date is left out. Keep at least one.`,
   );
 }

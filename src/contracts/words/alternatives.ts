@@ -204,19 +204,18 @@ export function sayNotLookedAt({
 /** Nothing was found. The office's contact is null where there is nobody to ask; then the sentence names none. */
 export const sayNoWay = (side: Side, office: string | null): string =>
   side === 'office'
-    ? t`Nothing free was found near what was asked for. Propose something further away, or ask for less.`
-    : t`Nothing free was found near what you asked for. Ask for it all the same and say what matters most${office ? t`, or ask ${office}` : ''}.`;
+    ? t`No free alternative was found near the request. Offer something further away, or less.`
+    : t`No free alternative was found near your request. Send it all the same and say what matters most${office ? t`, or ask ${office}` : ''}.`;
 
 /**
  * Two who want one place: this date and another; which of them moves with less harm. Null where only one of them can
  * be served.
  */
 export function sayBoth(moves: 'first' | 'second' | null, title: string, canEither: boolean): string {
-  if (moves === null)
-    return t`Only one of them can be served near what was asked for: this date or “${title}”.`;
+  if (moves === null) return t`Only one of the two is possible: this date or “${title}”.`;
   const mover = moves === 'first' ? t`this date moves` : t`“${title}” moves`;
   return canEither
-    ? t`Both can be served, whichever of them moves; least changes where ${mover}.`
+    ? t`Both are possible, if either moves; the smaller change is where ${mover}.`
     : t`Both can be served where ${mover}.`;
 }
 

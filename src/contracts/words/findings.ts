@@ -59,9 +59,9 @@ const OCCUPIED: Wording<FactsOf<'occupied'>> = {
   what: ({ by, during, minutes }, names) => {
     const then = duringText(during, names.tzid);
     if (by.kind === 'same-request')
-      return t`${names.place} is wanted twice by this request: ${lengthText(minutes)} shared with ${dayShort(localDate(by.key.slice(0, 10)))}, ${then}, setup to strike.`;
+      return t`${names.place} is asked for twice by this request: ${lengthText(minutes)} overlap with ${dayShort(localDate(by.key.slice(0, 10)))}, ${then}, including setup and clearing away.`;
     if (by.kind === 'same-step')
-      return t`${names.place} is also wanted by ${names.collider ? `“${names.collider}”` : t`another request`} in this same step, ${then}: ${lengthText(minutes)} shared.`;
+      return t`${names.place} is also asked for by ${names.collider ? `“${names.collider}”` : t`another request`} in this same step, ${then}: they overlap by ${lengthText(minutes)}.`;
     return t`${names.place} is booked${byWhom(names)} ${then}, including setup and clearing away. Your times overlap by ${lengthText(minutes)}.`;
   },
   next: {
@@ -84,14 +84,14 @@ const BREACHES: {
 } = texts({
   'short-notice': {
     what: ({ noticeMin, missingMin }, place) =>
-      t`${place} is to be asked for ${lengthText(noticeMin)} ahead: this is ${lengthText(missingMin)} too late.`,
+      t`${place} needs ${lengthText(noticeMin)} notice: this is ${lengthText(missingMin)} too late.`,
     next: {
       requester: 'Pick a later time, or ask the office.',
       office: 'Approving it needs a reason; or offer a later time.',
     },
   },
   'beyond-horizon': {
-    what: ({ last }, place) => t`${place} can be asked for until ${dateLong(last)}.`,
+    what: ({ last }, place) => t`${place} can be booked until ${dateLong(last)}.`,
     next: {
       requester: 'Pick an earlier day, or ask again later.',
       office: 'Approving it needs a reason; or offer an earlier day.',
@@ -99,12 +99,12 @@ const BREACHES: {
   },
   'too-short': {
     what: ({ minutes, shortestMin }, place) =>
-      t`${place} is given for at least ${lengthText(shortestMin)}: this is ${lengthText(minutes)}.`,
+      t`${place} can be booked for at least ${lengthText(shortestMin)}: this is ${lengthText(minutes)}.`,
     next: { requester: 'Make it longer.', office: 'Approving it needs a reason; or offer it for longer.' },
   },
   'too-long': {
     what: ({ minutes, longestMin }, place) =>
-      t`${place} is given for at most ${lengthText(longestMin)}: this is ${lengthText(minutes)}.`,
+      t`${place} can be booked for at most ${lengthText(longestMin)}: this is ${lengthText(minutes)}.`,
     next: {
       requester: 'Make it shorter, or ask the office.',
       office: 'Approving it needs a reason; or offer it for less.',
@@ -133,8 +133,8 @@ const WORDINGS: { readonly [Rule in FindingFacts['rule']]: Wording<FactsOf<Rule>
       const unit = names.unit ?? names.equipment;
       const then = duringText(during, names.tzid);
       return by.kind === 'same-request'
-        ? t`${unit} is wanted twice by this request ${then}.`
-        : t`${unit} is taken${byWhom(names)} ${then}, fetching and return counted.`;
+        ? t`${unit} is asked for twice by this request ${then}.`
+        : t`${unit} is booked${byWhom(names)} ${then}, including fetching and return.`;
     },
     next: {
       requester: ({ by }) =>
@@ -184,7 +184,7 @@ const WORDINGS: { readonly [Rule in FindingFacts['rule']]: Wording<FactsOf<Rule>
   },
   'outside-hours': {
     what: ({ minutes }, { place }) =>
-      t`${lengthText(minutes)} of access, event or exit lie outside the hours of ${place}.`,
+      t`${lengthText(minutes)} of your time are outside the opening hours of ${place}.`,
     next: {
       requester: ({ open }, { tzid }) => openText(open, tzid),
       office: ({ open }, { tzid }) =>
@@ -193,7 +193,7 @@ const WORDINGS: { readonly [Rule in FindingFacts['rule']]: Wording<FactsOf<Rule>
   },
   'crew-outside-hours': {
     what: ({ minutes }, { place }) =>
-      t`${lengthText(minutes)} of setup or strike at ${place} lie outside its hours.`,
+      t`${lengthText(minutes)} of setup or clearing away at ${place} are outside its opening hours.`,
     next: both(() => t`It can be done; the crew must agree.`),
   },
   'wheelchair-places': {
@@ -220,7 +220,7 @@ const WORDINGS: { readonly [Rule in FindingFacts['rule']]: Wording<FactsOf<Rule>
     },
   },
   'not-a-period': {
-    what: (_, { place }) => t`${place} is given by periods.`,
+    what: (_, { place }) => t`${place} is booked by period.`,
     next: {
       requester: ({ periods }, { tzid }) => periodsText(periods, tzid),
       office: ({ periods }, { tzid }) =>
@@ -229,29 +229,29 @@ const WORDINGS: { readonly [Rule in FindingFacts['rule']]: Wording<FactsOf<Rule>
   },
   'shared-shoulder': {
     what: ({ savedMin, boundary, side }, { place, collider, tzid }) =>
-      t`${place} can stay set ${side === 'before' ? t`after` : t`for`} ${collider ? `“${collider}”` : t`the event beside it`}, in the same layout: setting and clearing share ${lengthText(savedMin)}, handed over at ${momentText(boundary, tzid)}.`,
+      t`${place} can stay set ${side === 'before' ? t`after` : t`for`} ${collider ? `“${collider}”` : t`the event beside it`}, in the same layout: that saves ${lengthText(savedMin)} of setting and clearing, handed over at ${momentText(boundary, tzid)}.`,
     next: { requester: 'The office agrees to it with its decision.', office: 'Approving accepts that.' },
   },
   'also-wanted': {
     what: ({ by, minutes }, { place }) =>
-      t`${countText(by.length, 'other request waits', 'other requests wait')} for ${place} at this time (${lengthText(minutes)} shared).`,
+      t`${countText(by.length, 'other request waits', 'other requests wait')} for ${place} at this time (they overlap by ${lengthText(minutes)}).`,
     next: both(() => t`The request that is approved first has it.`),
   },
   'same-audience': {
     what: ({ minutes, audiences }, { collider }) =>
-      t`${collider ? `“${collider}”` : t`Another public event`} is for the same audience (${listText(audiences)}) at the same time: ${lengthText(minutes)} shared.`,
+      t`${collider ? `“${collider}”` : t`Another public event`} is for the same audience (${listText(audiences)}) at the same time: they overlap by ${lengthText(minutes)}.`,
     next: both(() => t`Another time would serve both better.`),
   },
   'crew-short': {
     what: ({ shortMin, before }, { team, place, tzid }) =>
-      t`${team ?? t`The crew`} cannot do everything for ${place || t`this date`} before ${momentText(before, tzid)}: ${lengthText(shortMin)} of work more than there are people on shift.`,
+      t`${team ?? t`The crew`} cannot finish the work for ${place || t`this date`} before ${momentText(before, tzid)}: it is ${lengthText(shortMin)} more than the people on shift can do.`,
     next: { requester: 'Another time would do.', office: 'More crew, or another time.' },
   },
   'expected-later': {
     what: ({ minutes }, { place, collider }) =>
-      t`A series without end${collider ? ` (“${collider}”)` : ''} is expected at ${place} then: ${lengthText(minutes)} shared.`,
+      t`A series without end${collider ? ` (“${collider}”)` : ''} is expected at ${place} then: the times overlap by ${lengthText(minutes)}.`,
     next: {
-      requester: 'It is not booked so far ahead; the office decides.',
+      requester: 'It is not booked this far ahead; the office decides.',
       office: 'It is not booked this far ahead: the first request that is approved has it.',
     },
   },
@@ -289,7 +289,7 @@ const WORDINGS: { readonly [Rule in FindingFacts['rule']]: Wording<FactsOf<Rule>
       office: ({ state }) =>
         state === 'refused'
           ? t`Another space or time would do; approving it all the same needs a reason, which is sent to them.`
-          : t`Wait, or remind them; going past it needs a reason, which is sent to them.`,
+          : t`Wait, or remind them; approving without them needs a reason, which is sent to them.`,
     },
   },
 });

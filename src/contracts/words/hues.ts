@@ -25,6 +25,6 @@ export const hueText = (hue: string): string => HUE_WORDS[hue] ?? hue;
 export function sayHue({ contrast, near }: HueCheck): string {
   const letters = t`Letters on it stand out ${contrast} : 1, where 4.5 : 1 is asked for.`;
   if (!near.length) return t`${letters} Everybody tells it from the other colours.`;
-  const apart = near.map(({ hue, sight }) => t`from ${hueText(hue)} for whoever ${SIGHT_WORDS[sight]}`);
+  const apart = near.map(({ hue, sight }) => t`from ${hueText(hue)} for people who ${SIGHT_WORDS[sight]}`);
   return t`${letters} Hard to tell ${apart.join(', ')}; the two letters tell them apart.`;
 }

@@ -51,7 +51,7 @@ const SENTENCES: { readonly [Code in RefusalCode]: Say<Code> } = {
   'consent-awaited': () =>
     t`The steward of the space has not agreed yet. It stays held for you meanwhile; try again later, or write to the office.`,
   'needs-reason': () =>
-    t`This goes past a rule of the office. Give the reason; it is stored with the booking.`,
+    t`This does not keep a rule of the office. Give the reason; it is stored with the booking.`,
   'no-such-step': ({ date, state }) => t`${date} is ${state} already; nothing was changed. Pick other dates.`,
   past: ({ date }) => t`${date} is over and can no longer be changed. Leave it out of the pick.`,
   'nothing-there': ({ date, what }) =>

@@ -124,11 +124,12 @@ export function duringText(span: Interval, tzid: string): string {
     : t`from ${sayTime(start)} on ${dayShort(dateOf(start))} to ${sayTime(end)} on ${dayShort(dateOf(end))}`;
 }
 
-/** `45 minutes`, `2 h 15 min`. */
+/** `45 min`, `2 h`, `1 h 40 min`, `3 days`. */
 export function lengthText(minutes: number): string {
-  if (minutes < 120) return countText(minutes, 'minute', 'minutes');
-  const rest = minutes % 60;
-  return rest ? t`${Math.floor(minutes / 60)} h ${rest} min` : countText(minutes / 60, 'hour', 'hours');
+  if (minutes > 0 && minutes % DAY_MIN === 0) return countText(minutes / DAY_MIN, 'day', 'days');
+  const [hours, rest] = [Math.floor(minutes / 60), minutes % 60];
+  if (!hours) return t`${rest} min`;
+  return rest ? t`${hours} h ${rest} min` : t`${hours} h`;
 }
 
 /** A number with its word, in the language of whoever reads. From 0; exactly 1 has the first word. */

@@ -42,11 +42,13 @@ describe('when', () => {
     );
   });
   test.each([
-    [1, '1 minute'],
-    [45, '45 minutes'],
-    [119, '119 minutes'],
-    [120, '2 hours'],
+    [1, '1 min'],
+    [45, '45 min'],
+    [60, '1 h'],
+    [119, '1 h 59 min'],
+    [120, '2 h'],
     [135, '2 h 15 min'],
+    [4320, '3 days'],
   ])('%i minutes are %s', (minutes, text) => expect(lengthText(minutes)).toBe(text));
   test('a rule is said with its last day and number', () => {
     const [start, end] = [localDateTime('2027-01-22T18:15'), localDateTime('2027-01-22T20:00')];
@@ -140,7 +142,7 @@ describe('every finding is one sentence with its measure and a way out', () => {
   const cases: readonly (readonly [FindingFacts, string])[] = [
     [
       taken,
-      'Potting Studio is booked from 14:00 to 14:45, including setup and clearing away. Your times overlap by 45 minutes. Choose another time or space.',
+      'Potting Studio is booked from 14:00 to 14:45, including setup and clearing away. Your times overlap by 45 min. Choose another time or space.',
     ],
     [
       {
@@ -149,7 +151,7 @@ describe('every finding is one sentence with its measure and a way out', () => {
         during,
         by: { kind: 'same-request', key: '2027-04-20T10:00', spaceId: 1 as SpaceId },
       },
-      'Potting Studio is wanted twice by this request: 30 minutes shared with Tue 20 Apr 2027, from 14:00 to 14:45, setup to strike. Leave more time between the dates.',
+      'Potting Studio is asked for twice by this request: 30 min overlap with Tue 20 Apr 2027, from 14:00 to 14:45, including setup and clearing away. Leave more time between the dates.',
     ],
     [
       { rule: 'equipment-short', typeId: 1 as EquipmentTypeId, asked: 40, short: 12, during },
@@ -169,25 +171,25 @@ describe('every finding is one sentence with its measure and a way out', () => {
     ],
     [
       { rule: 'closed', minutes: 45, during, reason: 'boiler' },
-      'Potting Studio is closed from 14:00 to 14:45 (boiler): 45 minutes of this. Pick another day.',
+      'Potting Studio is closed from 14:00 to 14:45 (boiler): 45 min of this. Pick another day.',
     ],
     [
       { rule: 'outside-hours', minutes: 15, open: [span('2027-04-13T08:00', '2027-04-13T22:00')] },
-      '15 minutes of access, event or exit lie outside the hours of Potting Studio. It is open from 08:00 to 22:00.',
+      '15 min of your time are outside the opening hours of Potting Studio. It is open from 08:00 to 22:00.',
     ],
     [
       { rule: 'outside-hours', minutes: 60, open: [] },
-      '60 minutes of access, event or exit lie outside the hours of Potting Studio. It is not open on that day.',
+      '1 h of your time are outside the opening hours of Potting Studio. It is not open on that day.',
     ],
     [
       { rule: 'crew-outside-hours', minutes: 20 },
-      '20 minutes of setup or strike at Potting Studio lie outside its hours. It can be done; the crew must agree.',
+      '20 min of setup or clearing away at Potting Studio are outside its opening hours. It can be done; the crew must agree.',
     ],
   ];
   test.each(cases)('%j', (facts, sentence) => expect(sayFinding(facts, names)).toBe(sentence));
   test('a title is named only where the reader may know it', () =>
     expect(sayFinding(taken, { ...names, collider: 'Grafting night' })).toContain(
-      'taken by “Grafting night” from 14:00',
+      'booked by “Grafting night” from 14:00',
     ));
 });
 
@@ -242,7 +244,7 @@ describe('refusals have a way out', () => {
     ],
     [
       { code: 'past', date: 'Tue 13 Apr 2027' },
-      'Tue 13 Apr 2027 is over and can no longer be changed. Leave it as it is out of the pick.',
+      'Tue 13 Apr 2027 is over and can no longer be changed. Leave it out of the pick.',
     ],
     [{ code: 'too-many-tries', minutes: 1 }, 'Too many tries. Wait 1 minute and try again.'],
     [

@@ -33,6 +33,6 @@ export const setupsSheetHref = (
   kind: 'pdf' | 'csv',
   query: { readonly what: SetupsSheetKind; readonly day?: string; readonly order?: number },
 ): string =>
-  `/setups/sheet.${kind}?${new URLSearchParams(
+  `/work-orders/sheet.${kind}?${new URLSearchParams(
     Object.entries(query).flatMap(([name, value]) => (value === undefined ? [] : [[name, String(value)]])),
   ).toString()}`;

@@ -21,7 +21,7 @@ const WORDS: Readonly<Record<Action, RightWords>> = texts(
     },
     'space.find': { thing: 'Spaces', does: 'find and look at' },
     'notices.read': {
-      thing: "What's on, feeds, displays",
+      thing: 'What’s on, feeds, displays',
       does: 'read',
       only: 'each calendar names its own readers',
     },
@@ -92,7 +92,7 @@ const WORDS: Readonly<Record<Action, RightWords>> = texts(
     'orders.lead': { thing: 'Work orders', does: 'issue, share out, shifts' },
     'recipes.keep': { thing: 'Work order templates', does: 'make and change' },
     'calendars.keep': { thing: 'Calendars', does: 'make and change' },
-    'notice.edit': { thing: "What's on", does: 'edit, hold back' },
+    'notice.edit': { thing: 'What’s on', does: 'edit, hold back' },
     'feeds.own': { thing: 'Account', does: 'have a private feed' },
   },
   'thing',

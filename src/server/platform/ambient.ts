@@ -10,7 +10,7 @@ import {
 } from '@/contracts/language/own-settings';
 import { processWide } from './process-wide';
 
-const held = processWide<AsyncLocalStorage<OwnSettings>>('settings of whoever is served');
+const held = processWide<AsyncLocalStorage<OwnSettings>>('settings of the reader');
 
 const storage = (): AsyncLocalStorage<OwnSettings> => {
   if (!held.value) {

@@ -35,7 +35,7 @@ export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string
     if (isUnanswered(reply)) return;
     if (!reply.ok) return setLooked(null);
     if (preview) return setLooked(reply.value);
-    router.push(`/house/${kind}?said=${encodeURIComponent(reply.value.summary)}`);
+    router.push(`/administration/${kind}?said=${encodeURIComponent(reply.value.summary)}`);
     router.refresh();
   };
   return (
@@ -43,7 +43,7 @@ export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string
       <p>
         {t`Headings: `}
         <strong>{heads.join(', ')}</strong>.{' '}
-        <a href={`/house/${kind}/table.csv`} download>{t`What is there now, as such a table`}</a>
+        <a href={`/administration/${kind}/table.csv`} download>{t`What is there now, as such a table`}</a>
       </p>
       <Labelled
         label={t`A file`}

@@ -76,10 +76,10 @@ export function EntryForm({ kind, thing, start, choices, mayKeep, retires }: Ent
           <Button isMain isSubmit isBusy={isSending}>
             {thing ? t`Save` : t`Make the ${words.one}`}
           </Button>
-          <ButtonLink href={`/house/${kind}`}>{t`Leave it as it was`}</ButtonLink>
+          <ButtonLink href={`/administration/${kind}`}>{t`Leave it as it was`}</ButtonLink>
           {thing && !words.isSingle && (
             <>
-              <ButtonLink href={`/house/${kind}/new?copy=${thing.id}`}>{t`Copy it`}</ButtonLink>
+              <ButtonLink href={`/administration/${kind}/new?copy=${thing.id}`}>{t`Copy it`}</ButtonLink>
               {retires && !thing.isRetired && (
                 <Button
                   onClick={() => void command('retire', t`Take it out of use`)}

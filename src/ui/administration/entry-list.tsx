@@ -22,7 +22,7 @@ const FEW = 8;
 function Line({ kind, line, children }: { kind: EntryKind; line: EntryLine; children?: React.ReactNode }) {
   return (
     <li className="flex min-h-9 flex-wrap items-baseline gap-x-3 border-t border-rule py-1.5">
-      <Link className="font-semibold" href={`/house/${kind}/${line.id}`}>
+      <Link className="font-semibold" href={`/administration/${kind}/${line.id}`}>
         {line.name}
       </Link>
       <span className="flex-1 text-soft">{line.note}</span>

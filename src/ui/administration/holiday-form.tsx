@@ -31,7 +31,7 @@ export function HolidayForm({ options, places, year, lines }: HolidayFormProps) 
   const [error, setError] = useState<ErrorReply['error'] | null>(null);
   const [isSending, setSending] = useState(false);
   const look = (of: readonly (string | number)[], when: number) =>
-    router.push(`/house/holidays?of=${of.join('.')}&year=${when}`, { scroll: false });
+    router.push(`/administration/holidays?of=${of.join('.')}&year=${when}`, { scroll: false });
   const shut = async (preview: boolean, as: 'closures' | 'notes' = 'closures') => {
     setSending(true);
     const body = { preview, places, year, days: picked, as };
@@ -46,7 +46,7 @@ export function HolidayForm({ options, places, year, lines }: HolidayFormProps) 
         done: reply.value,
       });
     router.push(
-      `/house/${as === 'notes' ? 'day-note' : 'closure'}?said=${encodeURIComponent(reply.value.summary)}`,
+      `/administration/${as === 'notes' ? 'day-note' : 'closure'}?said=${encodeURIComponent(reply.value.summary)}`,
     );
     router.refresh();
   };

@@ -40,7 +40,7 @@ export function useEntry(kind: EntryKind, id: number | null, rowVersion: number)
     if (looked.ok && (alwaysAsk || looked.value.impact.length)) {
       setError(null);
       setPending({ verb, done: looked.value, way });
-    } else if (looked.ok) finish(await way(false), `/house/${kind}`);
+    } else if (looked.ok) finish(await way(false), `/administration/${kind}`);
     else finish(looked, '');
     setSending(false);
   };
@@ -59,7 +59,7 @@ export function useEntry(kind: EntryKind, id: number | null, rowVersion: number)
     confirm: async () => {
       if (!pending || isSending) return;
       setSending(true);
-      finish(await pending.way(false), `/house/${kind}`);
+      finish(await pending.way(false), `/administration/${kind}`);
       setSending(false);
     },
     back: () => setPending(null),

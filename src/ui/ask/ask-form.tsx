@@ -253,7 +253,7 @@ export function AskFormPage({ choices, picked, from, isSignedIn, side }: AskForm
         }}
       >
         <div className="flex flex-wrap items-end gap-x-4 pb-3">
-          <h1 className="text-3xl">{t`Ask for a space`}</h1>
+          <h1 className="text-3xl">{t`Request a space`}</h1>
           <StartFromField choices={choices} />
         </div>
         {from && (

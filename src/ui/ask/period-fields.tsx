@@ -36,7 +36,7 @@ export function PeriodFields({ form, choices }: PartProps) {
   };
   return (
     <fieldset className="sm:col-span-6">
-      <legend className="font-semibold">{t`${space.name} is given by periods; those of ${dayShort(date)}`}</legend>
+      <legend className="font-semibold">{t`${space.name} is booked by period; those of ${dayShort(date)}`}</legend>
       {periods.length ? (
         <div className="mt-1 flex flex-wrap gap-2">
           {periods.map((period, index) => (

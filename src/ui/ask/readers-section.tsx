@@ -55,7 +55,7 @@ function OtherCalendars({ form, choices, faults }: PartProps) {
         ))}
       </div>
       {fault && <p className="font-semibold text-clash">{fault}</p>}
-      <p className="mt-0.5 text-note text-soft">{t`The office says whether it is taken up there.`}</p>
+      <p className="mt-0.5 text-note text-soft">{t`The office decides whether it is listed there.`}</p>
     </details>
   );
 }

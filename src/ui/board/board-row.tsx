@@ -46,7 +46,7 @@ const rowLabel = ({ href, name, below, code }: LabelProps): ReactElement => (
 function spaceLabel(space: SpaceOnBoard, isNarrow: boolean): ReactElement {
   const facts = [t`to ${space.seats}`, space.outdoor && t`outdoors`, !space.stepFree && t`steps`];
   return rowLabel({
-    href: `/places/${space.code}`,
+    href: `/spaces/${space.code}`,
     name: space.name,
     below: space.madeOf.length ? space.madeOf.join(' + ') : facts.filter(Boolean).join(' · '),
     ...(isNarrow ? {} : { code: space.code }),
@@ -55,7 +55,7 @@ function spaceLabel(space: SpaceOnBoard, isNarrow: boolean): ReactElement {
 
 function poolLabel(pool: BoardPool, levels: readonly Level[]): ReactElement {
   return rowLabel({
-    href: `/pools/${pool.id}`,
+    href: `/equipment/${pool.id}`,
     name: pool.name,
     below: pool.units.length
       ? pool.units.map(({ name }) => name).join(', ')

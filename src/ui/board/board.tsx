@@ -132,7 +132,7 @@ export function Board(props: BoardProps) {
         ) : (
           <p className="text-soft">{t`Loading the board …`}</p>
         )}
-        <noscript>{t`The board is drawn by scripts, which are switched off here. What's on at /whats-on can be read without.`}</noscript>
+        <noscript>{t`The board is drawn by scripts, which are switched off here. What’s on at /whats-on can be read without.`}</noscript>
       </div>
     </>
   );

@@ -21,7 +21,7 @@ import { Form } from '@/ui/kit/form';
 const STATE_SENTENCE: Readonly<Record<BookingState, string>> = texts({
   approved: 'Approved.',
   held: 'Held for a while.',
-  waiting: 'Waits for a decision; the space is not taken yet.',
+  waiting: 'Waits for a decision; the space is not booked yet.',
 });
 
 interface BookingDetailsProps {

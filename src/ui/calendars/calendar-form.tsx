@@ -310,7 +310,7 @@ export function CalendarForm({ stored, start, choices }: CalendarFormProps) {
     const reply = await sendOnce<{ id: number }>('/api/calendars', body);
     setSending(false);
     if (!reply.ok) return setError(reply.error);
-    router.push(`/notices/kept?saved=${reply.value.id}`);
+    router.push(`/whats-on/kept?saved=${reply.value.id}`);
     router.refresh();
   };
   const part = {
@@ -334,7 +334,7 @@ export function CalendarForm({ stored, start, choices }: CalendarFormProps) {
           <Button isMain isSubmit isBusy={isSending}>
             {stored ? t`Save the calendar` : t`Make the calendar`}
           </Button>
-          <ButtonLink href="/notices/kept">{t`Leave it as it was`}</ButtonLink>
+          <ButtonLink href="/whats-on/kept">{t`Leave it as it was`}</ButtonLink>
         </p>
       </div>
       <div className="lg:sticky lg:top-3">

@@ -59,7 +59,7 @@ function CalendarLine({ calendar, origin, isFirst, isLast, isSending, run }: Lin
     <li className="sheet p-4">
       <h2 className="flex flex-wrap items-center gap-3 text-xl">
         <Mark mark={mark} hue={hue} />
-        <Link href={link ? `/notices/${slug}?link=${link}` : `/notices/${slug}`}>{name}</Link>
+        <Link href={link ? `/whats-on/${slug}?link=${link}` : `/whats-on/${slug}`}>{name}</Link>
         <span className="font-sans text-base font-normal text-soft">{t`${countText(coming, 'date', 'dates')} to come`}</span>
       </h2>
       {about && <p>{about}</p>}
@@ -68,11 +68,11 @@ function CalendarLine({ calendar, origin, isFirst, isLast, isSending, run }: Lin
       {link && (
         <p className="break-all">
           {t`Private link: `}
-          <code>{`${origin}/notices/${slug}?link=${link}`}</code>
+          <code>{`${origin}/whats-on/${slug}?link=${link}`}</code>
         </p>
       )}
       <p className="flex flex-wrap items-center gap-2 pt-2">
-        <ButtonLink href={`/notices/kept/${id}`} aria-label={t`Change ${name}`}>{t`Change`}</ButtonLink>
+        <ButtonLink href={`/whats-on/kept/${id}`} aria-label={t`Change ${name}`}>{t`Change`}</ButtonLink>
         <Button
           isBusy={isSending}
           off={isFirst ? t`It is the first.` : null}

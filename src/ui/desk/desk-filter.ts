@@ -8,7 +8,7 @@ export const STANDING = texts({
   clear: 'with clear dates',
   clash: 'with conflicts',
   office: 'not waiting for an answer',
-  rivals: 'wanted by others too',
+  rivals: 'asked for by others too',
 } as const);
 export const ORDERS = texts({
   loss: 'most urgent first',

@@ -12,7 +12,7 @@ import { HandledBy } from './handled-by';
 import { LineStamps } from './line-stamps';
 import { rememberWalk } from './walk';
 
-const HEADS = texts(['', 'Lost by waiting', 'Request', 'Dates', 'Space', 'People', 'Assigned to'] as const);
+const HEADS = texts(['', 'Urgency', 'Request', 'Dates', 'Space', 'People', 'Assigned to'] as const);
 
 const PEOPLE_AT = 5;
 

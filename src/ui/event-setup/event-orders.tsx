@@ -2,7 +2,7 @@
 import { Button } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import type { EventSetup } from '@/contracts/work-orders/event-setup';
-import { OrderCard } from '@/ui/setups/order-card';
+import { OrderCard } from '@/ui/work-orders/order-card';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 import { HandOrderForm } from './hand-order-form';

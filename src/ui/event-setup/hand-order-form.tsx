@@ -10,8 +10,8 @@ import { TEMPLATE_PHASES } from '@/core/work-orders/template';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 import { Labelled } from '@/ui/kit/form-parts';
-import { EdgeField, TeamFields } from '@/ui/setups/template-fields';
-import { bodyOf, NEW_TEMPLATE, type TemplateFields } from '@/ui/setups/template-form-model';
+import { EdgeField, TeamFields } from '@/ui/work-orders/template-fields';
+import { bodyOf, NEW_TEMPLATE, type TemplateFields } from '@/ui/work-orders/template-form-model';
 import { Form } from '@/ui/kit/form';
 
 const EMPTY: TemplateFields = { ...NEW_TEMPLATE, per: 'date' };

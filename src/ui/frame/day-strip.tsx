@@ -27,11 +27,11 @@ interface DayStripProps {
 /** How many days a screen shows from the chosen one on. */
 const SHOWN_DAYS: Readonly<Record<string, (query: URLSearchParams) => number>> = {
   '/': (query) => Number(query.get('days')) || 1,
-  '/dates': (query) => (query.get('view') === 'some' ? Number(query.get('n')) || 1 : 1),
-  '/setups': () => 1,
+  '/calendar': (query) => (query.get('view') === 'some' ? Number(query.get('n')) || 1 : 1),
+  '/work-orders': () => 1,
 };
 /** Screens that go to another day without loading a page. */
-const STAYING = ['/', '/dates'];
+const STAYING = ['/', '/calendar'];
 
 /** Screens that show a day keep their own address; from all others the day strip leads to the board. */
 function useDayAddress(today: LocalDate) {

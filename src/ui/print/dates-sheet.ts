@@ -13,7 +13,7 @@ import {
   readEntries,
   titleText,
   type DateEntry,
-} from '@/ui/dates/entries';
+} from '@/ui/calendar/entries';
 import { bandWords } from './print-words';
 
 const BRIEF: readonly Column[] = [

@@ -76,7 +76,7 @@ function Decision({ change, picked, waiting, reference }: DecisionProps) {
           <span className="font-semibold">{t`Reason`}</span>{' '}
           <span className="text-note text-soft">
             {picked.some(({ needsReason }) => needsReason)
-              ? t`needed here: it goes past a rule of the office`
+              ? t`needed here: a rule of the office is not kept`
               : t`to decline or leave out; the requester reads it`}
           </span>
           <TextField

@@ -50,7 +50,7 @@ export function OfficeMove({ request, picked, spaces, change, offerUntil }: Offi
       <PatchFields request={request} spaces={spaces} handle={handle}>
         <label className="col-span-2">
           {t`Why `}
-          <span className="text-soft">{t`(needed where it goes past a rule; the requester reads it)`}</span>
+          <span className="text-soft">{t`(needed where a rule is not kept; the requester reads it)`}</span>
           <TextField
             maxLength={MOST_CHARACTERS.reason}
             value={reason}

@@ -116,7 +116,7 @@ export function OfficeWays({ request, change, ways, onTakeForAll, offerUntil }: 
   const why = (
     <label className="w-full max-w-xl text-note">
       {t`Why `}
-      <span className="text-soft">{t`(needed where it goes past a rule; the requester reads it)`}</span>
+      <span className="text-soft">{t`(needed where a rule is not kept; the requester reads it)`}</span>
       <TextField
         maxLength={MOST_CHARACTERS.reason}
         value={reason}

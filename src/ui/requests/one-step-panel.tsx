@@ -150,7 +150,7 @@ export function OneStepPanel({
         <label className="min-w-56 flex-1">
           <span className="block text-note">
             {t`Why `}
-            <span className="text-soft">{t`(needed where it goes past a rule)`}</span>
+            <span className="text-soft">{t`(needed where a rule is not kept)`}</span>
           </span>
           <TextField
             maxLength={MOST_CHARACTERS.reason}

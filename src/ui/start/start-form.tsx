@@ -59,7 +59,7 @@ export function StartForm({ zones }: { zones: readonly string[] }) {
   const submit = handleSubmit(async (values) => {
     const reply = await send('POST', '/api/start', values);
     if (!reply.ok) return setError(reply.error);
-    router.push('/house');
+    router.push('/administration');
     router.refresh();
   });
   const loadDemo = async () => {

@@ -18,7 +18,7 @@ export default async function AccountPage() {
         <h1 className="text-3xl">{name}</h1>
         <p className="text-soft">
           {t`${email}. ${roles.length ? t`Here as ${roles.join(', ')}.` : t`Here to look around.`} The office changes both. How things are shown to you is under `}
-          <Link href="/settings">{t`Preferences`}</Link>.
+          <Link href="/preferences">{t`Preferences`}</Link>.
         </p>
       </section>
       <section>

@@ -7,7 +7,7 @@ import { askChoices } from '@/server/use-cases/requests/ask/choices';
 import { readPicked } from '@/ui/ask/ask-address';
 import { AskFormPage } from '@/ui/ask/ask-form';
 
-export const metadata: Metadata = texts({ title: 'Ask for a space' });
+export const metadata: Metadata = texts({ title: 'Request a space' });
 
 export default async function AskPage({
   searchParams,

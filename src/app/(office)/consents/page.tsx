@@ -16,7 +16,7 @@ export default async function ConsentsPage() {
       {requests.length ? (
         requests.map((request) => <AnswerConsent key={request.reference} request={request} />)
       ) : (
-        <p className="sheet p-6 text-lg">{t`Nothing is wanted there just now.`}</p>
+        <p className="sheet p-6 text-lg">{t`No open request asks for it now.`}</p>
       )}
     </>
   );

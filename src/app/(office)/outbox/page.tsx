@@ -19,7 +19,7 @@ export default async function OutboxPage() {
         {permissionFor('desk.read', ctx.viewer) === 'allowed' ? (
           <Link href="/desk">{t`Back to the desk`}</Link>
         ) : (
-          <Link href="/house">{t`Administration`}</Link>
+          <Link href="/administration">{t`Administration`}</Link>
         )}
       </p>
       <h1 className="text-3xl">{t`Outbox`}</h1>

@@ -39,7 +39,7 @@ async function datesContent(ctx: Context, query: PrintQuery, tzid: string): Prom
   const choices = await dateChoices(ctx);
   const reply = await datesOf(ctx, query);
   return {
-    title: t`Dates`,
+    title: t`Calendar`,
     chosen: chosenText(query, choices),
     parts: datesParts(reply, choices, query, tzid),
   };

@@ -19,7 +19,7 @@ export default async function RequestsPage() {
     <>
       <div className="flex flex-wrap items-center gap-4 pb-3">
         <h1 className="text-3xl">{t`My requests`}</h1>
-        <ButtonLink isMain href="/ask">{t`Ask for a space`}</ButtonLink>
+        <ButtonLink isMain href="/ask">{t`Request a space`}</ButtonLink>
       </div>
       <NewsList news={news} />
       {lines.length ? (

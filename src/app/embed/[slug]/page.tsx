@@ -7,10 +7,10 @@ import { monthLong } from '@/contracts/words/when';
 import { pageContext, pageNonce } from '@/server/http/page';
 import { noticesOf } from '@/server/use-cases/publishing/notices';
 import { EmbedShell } from '@/ui/embed/embed-shell';
-import { NoticeDays } from '@/ui/notices/notice-days';
-import { NoticeList } from '@/ui/notices/notice-list';
+import { NoticeDays } from '@/ui/whats-on/notice-days';
+import { NoticeList } from '@/ui/whats-on/notice-list';
 
-export const metadata: Metadata = texts({ title: "What's on", robots: { index: false } });
+export const metadata: Metadata = texts({ title: 'What’s on', robots: { index: false } });
 
 interface Props {
   readonly params: Promise<{ slug: string }>;
@@ -28,7 +28,7 @@ export default async function EmbedPage({ params, searchParams }: Props) {
   if (!outcome.ok) notFound();
   const { calendars, dates, first, last, on, earlier, later, today } = outcome.value;
   const calendar = calendars[0]!;
-  const whole = `/notices/${calendar.slug}`;
+  const whole = `/whats-on/${calendar.slug}`;
   const turned = (day: string) => `?${embedParams(look)}&on=${day}`;
   return (
     <EmbedShell look={look} nonce={await pageNonce()}>

@@ -15,7 +15,7 @@ export const SETTINGS_OF_PEOPLE = query({
 });
 
 export const PINNED_NAMES = query({
-  sql: `SELECT q.kind, q.target_id AS id, COALESCE(s.name, t.name) AS name, iif(q.kind = 'space', '/places/' || s.code, '/pools/' || t.id) AS href
+  sql: `SELECT q.kind, q.target_id AS id, COALESCE(s.name, t.name) AS name, iif(q.kind = 'space', '/spaces/' || s.code, '/equipment/' || t.id) AS href
      FROM pin q LEFT JOIN space s ON q.kind = 'space' AND s.id = q.target_id LEFT JOIN equipment_type t ON q.kind = 'pool' AND t.id = q.target_id
      WHERE q.person_id = $person AND COALESCE(s.name, t.name) IS NOT NULL ORDER BY name`,
   bind: { person: Pin.person_id },

@@ -21,6 +21,6 @@ export async function spaceFreeBusy(ctx: Context, code: string): Promise<Outcome
   const today = dateOf(toLocal(at, tzid));
   const span = { start: startOfDay(today, tzid), end: startOfDay(addDays(today, AHEAD_DAYS), tzid) };
   const busy = await ctx.db.value(BUSY_IN_SPACE, { ...span, space: space.id });
-  const url = wholeAddress(`/places/${space.code}`);
+  const url = wholeAddress(`/spaces/${space.code}`);
   return done(freeBusyText({ uid: `free-busy-${space.code}@calendario.invalid`, span, busy, url, at }));
 }

@@ -105,7 +105,7 @@ export function orderView(row: OrderRow, sheet: Sheet): OrderView {
     planHref: planOf(row),
     eventTitle: content.eventTitle,
     reference: content.reference,
-    eventHref: `/setups/event/${content.reference}?date=${row.occurrenceId}`,
+    eventHref: `/work-orders/event/${content.reference}?date=${row.occurrenceId}`,
     equipment: carriedOf(content),
     turnover: turnoverOf(content),
     checklist: (content.checklist ?? []).map((line) => ({ line, isTicked: ticked.has(line) })),

@@ -81,7 +81,12 @@ export function TypedInput({
       {name !== undefined && <SentValue name={name} value={value} plain={plain} />}
       <span id={about} role="status" className="block text-note">
         {fault && <span className="block font-semibold text-clash">{fault}</span>}
-        {!fault && typed.understood && <span className="block text-soft">{typed.understood}</span>}
+        {/* Over what is below: were it to push that down, the press that leaves the field would miss its button. */}
+        {!fault && typed.understood && (
+          <span className="sheet pointer-events-none absolute top-full left-0 z-40 mt-0.5 px-2 whitespace-nowrap text-soft shadow">
+            {typed.understood}
+          </span>
+        )}
       </span>
     </span>
   );

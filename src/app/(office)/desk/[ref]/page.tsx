@@ -48,7 +48,7 @@ export default async function DecidePage({ params }: { params: Promise<{ ref: st
       {request.dates.some(({ state }) => state === 'approved') && (
         <p className="pb-2">
           <Link
-            href={`/setups/event/${request.reference}`}
+            href={`/work-orders/event/${request.reference}`}
             className="inline-block min-h-7 underline"
           >{t`Setting up, walk-through and who came`}</Link>
         </p>

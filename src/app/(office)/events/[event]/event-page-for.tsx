@@ -4,8 +4,8 @@ import { notFound, permanentRedirect } from 'next/navigation';
 import { pageContext } from '@/server/http/page';
 import { wholeAddress } from '@/server/effects/publishing/event-address';
 import { eventPage } from '@/server/use-cases/publishing/event-page';
-import { EventView } from '@/ui/notices/event-view';
-import { eventHref } from '@/ui/notices/notices-address';
+import { EventView } from '@/ui/whats-on/event-view';
+import { eventHref } from '@/ui/whats-on/notices-address';
 
 type SearchParams = Promise<Readonly<Record<string, string | string[] | undefined>>>;
 
@@ -22,7 +22,7 @@ export async function eventMetadata(
 ): Promise<Metadata> {
   const ctx = await pageContext('notices.read', `/events/${event}`);
   const outcome = await eventPage(ctx, event, date, await linkOf(searchParams));
-  if (!outcome.ok) return { title: t`What's on`, robots: { index: false } };
+  if (!outcome.ok) return { title: t`What’s on`, robots: { index: false } };
   const { words, path } = outcome.value;
   const about = [words.secondLine, words.text].filter(Boolean).join(' ');
   return {

@@ -11,7 +11,7 @@ import { pageContext, pageNonce } from '@/server/http/page';
 import { spacePage } from '@/server/use-cases/calendar/space-page';
 import { EmbedShell } from '@/ui/embed/embed-shell';
 
-export const metadata: Metadata = texts({ title: 'Ask for a space', robots: { index: false } });
+export const metadata: Metadata = texts({ title: 'Request a space', robots: { index: false } });
 
 interface Props {
   readonly params: Promise<{ code: string }>;
@@ -30,7 +30,7 @@ export default async function EmbedAskPage({ params, searchParams }: Props) {
   return (
     <EmbedShell look={look} nonce={await pageNonce()}>
       <h1 className="text-2xl">
-        <a href={`/places/${code}`} target="_blank" rel="noopener">
+        <a href={`/spaces/${code}`} target="_blank" rel="noopener">
           {name}
         </a>
       </h1>

@@ -70,9 +70,19 @@ function sourceOf<Row extends Followed>(
 
 function calendarSource(calendar: Calendar): FeedSource {
   const { id, slug, name, about, hue, facts, readers } = calendar;
-  const path = `/notices/${slug}`;
+  const path = `/whats-on/${slug}`;
   const isForEveryone = readers.kind === 'everyone';
-  return { id, name, about, hue, facts, path, feedPath: path, fileName: slug, isForEveryone };
+  return {
+    id,
+    name,
+    about,
+    hue,
+    facts,
+    path,
+    feedPath: `/feeds/calendar/${slug}`,
+    fileName: slug,
+    isForEveryone,
+  };
 }
 
 /**
@@ -95,7 +105,7 @@ const spaceSource = async (reader: Reader, code: string): Promise<Outcome<FeedSo
   sourceOf(await reader.first(FOLLOWED_SPACE, { code }), ({ name }) => ({
     about: t`What is on in ${name}.`,
     facts: OPEN_FACTS,
-    path: `/places/${code}`,
+    path: `/spaces/${code}`,
     feedPath: `/feeds/space/${code}`,
     fileName: code.toLowerCase(),
     isForEveryone: true,
@@ -105,7 +115,7 @@ const hostSource = async (reader: Reader, host: number): Promise<Outcome<FeedSou
   sourceOf(await reader.first(FOLLOWED_HOST, { id: host }), ({ name, id }) => ({
     about: t`What ${name} hosts.`,
     facts: OPEN_FACTS,
-    path: `/notices?host=${id}`,
+    path: `/whats-on?host=${id}`,
     feedPath: `/feeds/host/${id}`,
     fileName: `host-${id}`,
     isForEveryone: true,

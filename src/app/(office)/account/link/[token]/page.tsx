@@ -26,7 +26,7 @@ export default async function AccountLinkPage({ params }: { params: Promise<{ to
           <h1 className="text-3xl">{t`Choose a password`}</h1>
           <p className="mt-2 text-soft">
             {t`For ${link.name}, who signs in as ${link.email}.`}
-            {link.purpose === 'new-password' && t`Everyone who is signed in with the old one is signed out.`}
+            {link.purpose === 'new-password' && t` Everyone who is signed in with the old one is signed out.`}
           </p>
           <LinkForm token={token} />
         </>

@@ -157,7 +157,7 @@ const equipment: Sheet<'equipment'> = {
         if (owned === null) return {};
         const delta = owned - (doc ? ownedOf(doc) : 0);
         if (delta === 0) return {};
-        const line = { id: null, from: null, to: null, delta, reason: doc ? 'counted anew' : 'owned' };
+        const line = { id: null, from: null, to: null, delta, reason: doc ? 'counted again' : 'owned' };
         return { stock: [...(doc?.stock ?? []), line] };
       },
     },

@@ -83,7 +83,7 @@ export const timetableRepository: EntryRepository<'timetable'> = {
     counted(reader, { id, now }, [
       SPACES_BY_TIMETABLE,
       (n) =>
-        t`${countText(n, 'space is', 'spaces are')} given by it. Take it from ${n === 1 ? t`that space` : t`them`} first.`,
+        t`${countText(n, 'space is', 'spaces are')} booked by it. Remove it from ${n === 1 ? t`that space` : t`them`} first.`,
     ]),
   remove: async (tx, id) => {
     await dropStandIns(tx, id);

@@ -1,0 +1,344 @@
+'use client';
+import { Button } from '@/ui/kit/button';
+import { Checkbox, NumberField, Radio, TextArea, TextField } from '@/ui/kit/fields';
+import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
+import { t } from '@/contracts/language/translate';
+import { useState, type SyntheticEvent } from 'react';
+import type { TemplateChoices, TemplateReply, StoredTemplate } from '@/contracts/work-orders/templates';
+import { LAYOUT_WORDS } from '@/contracts/words/layouts';
+import { FORMULA_NAME_WORDS } from '@/contracts/words/formulas';
+import { TEMPLATE_PHASE_WORDS } from '@/contracts/words/orders';
+import { LAYOUTS } from '@/core/seating/layouts';
+import { FORMULA_FUNCTIONS, FORMULA_NAMES } from '@/core/work-orders/formula';
+import { isSameAnswer, TEMPLATE_PHASES, type ServiceAnswer } from '@/core/work-orders/template';
+import Link from '@/ui/kit/link';
+import { RefusalNote } from '@/ui/kit/refusal-note';
+import { Labelled, PickSeveral } from '@/ui/kit/form-parts';
+import { EdgeField, QuantityList, TeamFields } from './template-fields';
+import { fieldsOf, formulaFault, NEW_TEMPLATE, type TemplateFields } from './template-form-model';
+import { TemplateTry } from './template-try';
+import { useSaveTemplate } from './use-save-template';
+import { Form } from '@/ui/kit/form';
+
+interface PartProps {
+  readonly fields: TemplateFields;
+  readonly choices: TemplateChoices;
+  readonly faults: Readonly<Record<string, string>>;
+  set(part: Partial<TemplateFields>): void;
+}
+
+function WhatPart({ fields, choices, faults, set }: PartProps) {
+  return (
+    <section className="grid gap-3">
+      <Labelled label={t`What is to be done`} fault={faults.title}>
+        {(ids) => (
+          <TextField
+            {...ids}
+            maxLength={MOST_CHARACTERS.workTitle}
+            value={fields.title}
+            onChange={({ target }) => set({ title: target.value })}
+          />
+        )}
+      </Labelled>
+      <div className="grid gap-3 sm:grid-cols-2">
+        <TeamFields
+          teams={choices.teams}
+          teamId={fields.teamId}
+          personId={fields.personId}
+          faults={faults}
+          onChange={set}
+        />
+      </div>
+    </section>
+  );
+}
+
+const answerKey = ({ questionId, answer }: ServiceAnswer): string => `${questionId} ${answer}`;
+
+function AboutPart({ fields, choices, set }: PartProps) {
+  const { when } = fields;
+  const about = (part: Partial<typeof when>) => set({ when: { ...when, ...part } });
+  const offered = (services: readonly number[]) =>
+    choices.answers.filter(({ serviceId }) => services.includes(serviceId));
+  return (
+    <section>
+      <h2 className="text-xl">{t`Only for events with`}</h2>
+      <PickSeveral
+        legend={t`Layout`}
+        options={LAYOUTS.map((id) => ({ id, name: LAYOUT_WORDS[id] }))}
+        picked={when.layouts}
+        onChange={(layouts) => about({ layouts })}
+      />
+      <PickSeveral
+        legend={t`Space`}
+        options={choices.spaces}
+        picked={when.spaces}
+        onChange={(spaces) => about({ spaces })}
+      />
+      <PickSeveral
+        legend={t`Category`}
+        options={choices.categories}
+        picked={when.categories}
+        onChange={(categories) => about({ categories })}
+      />
+      <PickSeveral
+        legend={t`Service`}
+        options={choices.services}
+        picked={when.services}
+        onChange={(services) =>
+          about({
+            services,
+            answers: when.answers.filter((given) =>
+              offered(services).some((each) => isSameAnswer(each, given)),
+            ),
+          })
+        }
+      />
+      {offered(when.services).length > 0 && (
+        <PickSeveral
+          legend={t`Answer`}
+          options={offered(when.services).map((each) => ({
+            id: answerKey(each),
+            name: `${each.question} ${each.answer}`,
+          }))}
+          picked={when.answers.map(answerKey)}
+          onChange={(keys) =>
+            about({
+              answers: choices.answers
+                .filter((each) => keys.includes(answerKey(each)))
+                .map(({ questionId, answer }) => ({ questionId, answer })),
+            })
+          }
+        />
+      )}
+      <PickSeveral
+        legend={t`Equipment`}
+        options={choices.equipment}
+        picked={when.equipment}
+        onChange={(equipment) => about({ equipment })}
+      />
+      <label className="mt-2 flex min-h-8 items-center gap-2">
+        <Checkbox
+          checked={fields.per === 'date'}
+          onChange={({ target }) => set({ per: target.checked ? 'date' : 'space' })}
+        />
+        {t`once for an event, however many spaces it has`}
+      </label>
+    </section>
+  );
+}
+
+function WhenPart({ fields, faults, set }: PartProps) {
+  const isThere = fields.phase === 'attendance';
+  return (
+    <section className="grid gap-3">
+      <h2 className="text-xl">{t`When`}</h2>
+      <fieldset className="flex flex-wrap gap-x-5 gap-y-1">
+        <legend className="font-semibold">{t`It is done`}</legend>
+        {TEMPLATE_PHASES.map((phase) => (
+          <label key={phase} className="flex min-h-8 items-center gap-2">
+            <Radio
+              name="phase"
+              className="size-5"
+              checked={fields.phase === phase}
+              onChange={() => set({ phase })}
+            />
+            {TEMPLATE_PHASE_WORDS[phase]}
+          </label>
+        ))}
+      </fieldset>
+      <EdgeField
+        legend={isThere ? t`Someone is there from` : t`Done by`}
+        value={fields.due}
+        fault={faults.offsetMin}
+        onChange={(due) => set({ due })}
+      />
+      {isThere && (
+        <EdgeField
+          legend={t`and until`}
+          value={fields.until}
+          fault={faults['until.offsetMin'] ?? faults.until}
+          onChange={(until) => set({ until })}
+        />
+      )}
+      <Labelled
+        label={t`Issued so many days ahead`}
+        fault={faults.leadDays}
+        hint={t`Empty: as soon as the event is approved. A day that has passed is at once.`}
+      >
+        {(ids) => (
+          <NumberField
+            {...ids}
+            min={0}
+            max={366}
+            className="w-28"
+            value={fields.leadDays}
+            onChange={({ target }) => set({ leadDays: target.value })}
+          />
+        )}
+      </Labelled>
+    </section>
+  );
+}
+
+function WorkPart({ fields, choices, faults, set }: PartProps) {
+  const numbers = choices.numbers.map(({ name }) => name);
+  const workFault =
+    faults.workFormula || (fields.workFormula.trim() ? formulaFault(fields.workFormula, numbers) : '');
+  return (
+    <section className="grid gap-3">
+      <h2 className="text-xl">{t`How much`}</h2>
+      <div className="grid gap-3 sm:grid-cols-[8rem_1fr]">
+        <Labelled label={t`People it takes`} fault={faults.crew}>
+          {(ids) => (
+            <NumberField
+              {...ids}
+              min={0}
+              value={fields.crew}
+              onChange={({ target }) => set({ crew: target.value })}
+            />
+          )}
+        </Labelled>
+        <Labelled
+          label={t`Minutes of work, by a formula`}
+          fault={workFault}
+          hint={t`Empty: the minutes of setup, strike or being there, for each of the people.`}
+        >
+          {(ids) => (
+            <TextField
+              {...ids}
+              className="font-mono text-note"
+              placeholder={t`10 + tables * 3`}
+              value={fields.workFormula}
+              onChange={({ target }) => set({ workFormula: target.value })}
+            />
+          )}
+        </Labelled>
+      </div>
+      <QuantityList
+        value={fields.quantities}
+        stores={choices.stores}
+        numbers={numbers}
+        faults={faults}
+        onChange={(quantities) => set({ quantities })}
+      />
+      <details>
+        <summary className="cursor-pointer py-1 underline">{t`What formulas know`}</summary>
+        <dl className="grid grid-cols-[auto_1fr] gap-x-4">
+          {FORMULA_NAMES.map((name) => (
+            <div key={name} className="contents">
+              <dt>
+                <code>{name}</code>
+              </dt>
+              <dd>{FORMULA_NAME_WORDS[name]}</dd>
+            </div>
+          ))}
+          {choices.numbers.map(({ name, question }) => (
+            <div key={name} className="contents">
+              <dt>
+                <code>{name}</code>
+              </dt>
+              <dd>{t`what was answered: ${question}`}</dd>
+            </div>
+          ))}
+        </dl>
+        <p className="text-soft">{t`+ − * / % and brackets; ${FORMULA_FUNCTIONS.join(', ')}; “people > 40 ? 2 : 1”. What comes out is rounded up to whole things.`}</p>
+      </details>
+      <Labelled label={t`Checklist, a line each`} fault={faults.checklist}>
+        {(ids) => (
+          <TextArea
+            {...ids}
+            className="min-h-24"
+            value={fields.checklist}
+            onChange={({ target }) => set({ checklist: target.value })}
+          />
+        )}
+      </Labelled>
+    </section>
+  );
+}
+
+interface SavePartProps {
+  readonly save: ReturnType<typeof useSaveTemplate>;
+  readonly stored: StoredTemplate | null;
+}
+
+function SavePart({ save, stored }: SavePartProps) {
+  const { preview, error, isSending } = save;
+  return (
+    <section className="sheet grid gap-3 p-4" aria-label={t`Saving`}>
+      <div aria-live="polite">
+        {!preview && (
+          <p className="text-soft">{t`Before it is saved, you see what it does to the work orders of coming dates.`}</p>
+        )}
+        {preview && (
+          <p>
+            <strong>{t(preview.verb)}:</strong> {preview.reply.summary.split('; ')[1]}.
+          </p>
+        )}
+      </div>
+      <RefusalNote error={error} />
+      <div className="flex flex-wrap gap-2">
+        {preview ? (
+          <>
+            <Button isMain isBusy={isSending} onClick={save.confirm}>{t`${t(preview.verb)} it`}</Button>
+            <Button onClick={save.back}>{t`Not yet`}</Button>
+          </>
+        ) : (
+          <>
+            <Button isMain isSubmit isBusy={isSending}>{t`See what saving does`}</Button>
+            {stored && <Button isBusy={isSending} onClick={save.retire}>{t`Take out of use`}</Button>}
+          </>
+        )}
+      </div>
+    </section>
+  );
+}
+
+function Saved({ reply }: { reply: TemplateReply }) {
+  return (
+    <div className="sheet p-6" role="status">
+      <p className="text-lg font-semibold">{t`The office ${reply.summary}.`}</p>
+      <p className="mt-2 flex flex-wrap gap-x-5">
+        <Link href="/work-orders/templates" className="min-h-7 underline">{t`All work order templates`}</Link>
+        <Link href="/work-orders" className="min-h-7 underline">{t`Today’s work orders`}</Link>
+      </p>
+    </div>
+  );
+}
+
+interface TemplateFormProps {
+  readonly choices: TemplateChoices;
+  readonly stored: StoredTemplate | null;
+}
+
+/** A template, tried while it is written, saved after what saving does is seen. */
+export function TemplateForm({ choices, stored }: TemplateFormProps) {
+  const [saved, setSaved] = useState<TemplateReply | null>(null);
+  const [fields, setFields] = useState<TemplateFields>(stored ? fieldsOf(stored.template) : NEW_TEMPLATE);
+  const save = useSaveTemplate(stored, setSaved);
+  const set = (part: Partial<TemplateFields>) => {
+    setFields((before) => ({ ...before, ...part }));
+    save.back();
+  };
+  const part = { fields, choices, faults: save.faults, set };
+  const submit = (event: SyntheticEvent) => {
+    event.preventDefault();
+    void save.look(fields);
+  };
+  if (saved) return <Saved reply={saved} />;
+  return (
+    <Form className="grid gap-5 lg:grid-cols-[1fr_24rem]" onSubmit={submit} noValidate>
+      <div className="sheet grid content-start gap-6 p-4">
+        <WhatPart {...part} />
+        <AboutPart {...part} />
+        <WhenPart {...part} />
+        <WorkPart {...part} />
+      </div>
+      <div className="grid content-start gap-5 lg:sticky lg:top-4">
+        <TemplateTry fields={fields} past={choices.past} />
+        <SavePart save={save} stored={stored} />
+      </div>
+    </Form>
+  );
+}
