@@ -55,8 +55,8 @@ test('what was cancelled and is taken by another meanwhile is not had back; what
   await says(own, 'Done: cancelled 1 approved date.');
   await approved({ title: 'Damson cheese', day: '2029-01-23', who: 'manager' });
   await enter(own, 'Take it back');
-  await says(own, 'This cannot be taken back: the space or the equipment is taken by now.');
-  await says(own, 'What would do instead, asked for anew:');
+  await says(own, 'This cannot be undone: the space or the equipment is booked by now.');
+  await says(own, 'What would do instead, in a new request:');
   const alert = await textOf(own, '[role="alert"] ul');
   expect(alert.split('\n').filter((line) => line.startsWith('Tue 23 Jan 2029, 18:00–20:00: '))).toHaveLength(
     2,

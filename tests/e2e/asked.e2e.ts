@@ -31,7 +31,7 @@ describe('afterwards', () => {
       const page = await show(browser, '/ask?space=8&start=2027-11-10T10:00&minutes=60', 'requester');
       await fillMain(page, { Title: 'Twig keys' });
       await press(page, 'Repeating', 'radio');
-      await fill(page, 'It goes on', 'for so many dates');
+      await fill(page, 'It goes on', 'for');
       await fill(page, 'Dates', '3');
       await says(page, 'All 3 dates are clear.');
       await page.click(
@@ -102,7 +102,7 @@ test('some space, left to the office: it gives one and approves', async () => {
   const office = await show(browser, `/desk/${reference}`, 'manager');
   await says(office, '1 date has no space yet.');
   await press(office, 'Approve 1 date');
-  await says(office, 'has no space yet: whoever asked leaves it to the office');
+  await says(office, 'has no space yet: the requester leaves it to the office');
   await fill(office, 'Space', 'Council Room');
   await press(office, 'Give 1 date this space');
   await says(office, 'Done: moved 1 date.');

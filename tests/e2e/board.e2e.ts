@@ -254,7 +254,7 @@ describe('moving', () => {
     await drag(page, { x: block.left + 30, y: block.y }, { x: block.left + 30 + hour, y: block.y });
     await page.mouse.up();
     await says(page, '1 date moves');
-    await press(page, 'and 2 later');
+    await press(page, 'Pick 3 dates');
     await says(page, '3 dates move');
     await press(page, 'Move 3 dates');
     await says(page, 'Done: moved 3 dates.');

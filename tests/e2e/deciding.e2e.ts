@@ -270,7 +270,7 @@ describe('many single bookings at once', () => {
     await says(page, 'Done: moved 40 dates.');
     expect(await startsOf()).toEqual(new Set(['14:00–16:00']));
     await press(page, 'Take it back');
-    await says(page, 'Done: took back');
+    await says(page, 'Done: undid');
     expect(await startsOf()).toEqual(new Set(['10:00–12:00']));
   });
 
@@ -324,7 +324,7 @@ test('a series goes on longer from a date on, at another time, and back in one p
   await typeInto(page, typed, '17:00', 1);
   await typeInto(page, typed, '19:00', 2);
   await typeInto(page, typed, '2028-10-10', 3);
-  await says(page, 'The history will say: the series goes another way from there on');
+  await says(page, 'The history will say: series changed from that date');
   await press(page, 'Change the series from this date');
   await says(page, 'Done');
   const changed = (await view(reference)).dates.filter(({ state }) => state === 'waiting');

@@ -38,7 +38,7 @@ test(
       // Before there is a house, whoever comes first is spoken to as their browser wants it.
       await page.setExtraHTTPHeaders({ 'Accept-Language': 'de-AT,de;q=0.9' });
       await go(page, '/');
-      await says(page, 'Hier ist noch nichts gespeichert.');
+      await says(page, 'Hier ist noch nichts.');
       await page.setExtraHTTPHeaders({ 'Accept-Language': 'en' });
       await go(page, '/');
       await says(page, 'Nothing is kept here yet.');

@@ -64,7 +64,7 @@ test('a space: a second form that was open is refused, what was done is told fro
   await says(first, 'Done: changed a space: “Seed Library”.');
   await fill(second, 'Posted limit', '29');
   await press(second, 'Save');
-  await says(second, 'was changed by somebody else since you opened it');
+  await says(second, 'was changed by someone else since you opened it');
   const again = await kept('/administration/space/8');
   expect(await textOf(again)).toMatch(/Posted limit: .+ → 31 people/);
   expect(await textOf(again)).toContain('Wren Calloway changed a space');

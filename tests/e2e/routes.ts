@@ -42,7 +42,7 @@ export const POLICY: Readonly<Record<string, readonly Entry[]>> = {
   ],
   '/whats-on': [{ statuses: OPEN }],
   '/whats-on/[slug]': [{ statuses: OPEN, path: '/whats-on/talks' }],
-  '/whats-on/[slug]/[file]': [
+  '/feeds/calendar/[slug]/[file]': [
     { statuses: OPEN, path: '/feeds/calendar/talks/feed.ics' },
     { statuses: OPEN, path: '/feeds/calendar/talks/feed.json' },
     { statuses: OPEN, path: '/feeds/calendar/talks/feed.atom' },

@@ -133,7 +133,7 @@ export const VIEWS: readonly View[] = [
     path: '/desk',
     as: 'manager',
     link: 'Summer strings, Thursdays',
-    press: ['#main p button.press-main'],
+    press: ['#main p button.button-main'],
   },
   { name: 'decision', path: '/desk', as: 'manager', link: 'Summer strings, Thursdays' },
   {

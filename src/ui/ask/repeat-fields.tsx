@@ -1,14 +1,14 @@
 import { RegisteredDate } from '@/ui/kit/dates/registered';
 import { Button } from '@/ui/kit/button';
-import { Checkbox, NumberField, Select, TextField } from '@/ui/kit/fields';
+import { NumberField, Select, TextField } from '@/ui/kit/fields';
 import { t, tAs, texts } from '@/contracts/language/translate';
-import { useWatch } from 'react-hook-form';
+import { useController, useWatch } from 'react-hook-form';
 import { MONTH_NAMES, ruleText, WEEKDAY_NAMES } from '@/contracts/words/rule';
 import { dayShort } from '@/contracts/words/when';
 import { parseLocalDateTime } from '@/core/time/local-time';
 import { useOffice } from '@/ui/hooks/office';
 import type { AskForm } from './draft';
-import { Field } from '@/ui/kit/field';
+import { InlinePick } from '@/ui/kit/inline-pick';
 import type { PartProps } from './part-props';
 
 /** Of the form only what says a rule. */
@@ -16,29 +16,19 @@ interface RepeatProps extends Pick<PartProps, 'form' | 'faults'> {
   readonly choices: Pick<PartProps['choices'], 'seasons'>;
 }
 
-interface BoxesProps {
-  readonly form: PartProps['form'];
-  readonly name: 'weekdays' | 'nths' | 'nthWeekdays' | 'months';
-  readonly legend: string;
-  readonly options: readonly (readonly [value: string, text: string])[];
-  readonly hint?: string;
-}
+type ListName = 'weekdays' | 'nths' | 'nthWeekdays' | 'months';
 
-function Boxes({ form, name, legend, options, hint }: BoxesProps) {
-  return (
-    <fieldset className="sm:col-span-6">
-      <legend className="font-semibold">{legend}</legend>
-      <div className="flex flex-wrap gap-x-4 gap-y-1">
-        {options.map(([value, text]) => (
-          <label key={value} className="flex items-center gap-1.5">
-            <Checkbox className="size-4" value={value} {...form.register(name)} />
-            {text}
-          </label>
-        ))}
-      </div>
-      {hint && <p className="mt-0.5 text-note text-soft">{hint}</p>}
-    </fieldset>
-  );
+/** Some of a few, as words of the sentence. */
+function Some({
+  form: { control },
+  name,
+  ...rest
+}: Pick<RepeatProps, 'form'> & { name: ListName } & Pick<
+    Parameters<typeof InlinePick>[0],
+    'label' | 'options' | 'none'
+  >) {
+  const { field } = useController({ control, name });
+  return <InlinePick {...rest} picked={field.value} onChange={field.onChange} />;
 }
 
 const weekdays = () => WEEKDAY_NAMES.map((name, index) => [String(index + 1), name] as const);
@@ -56,38 +46,75 @@ const NTHS = texts(
   '1',
 );
 
-function MonthFields({ form, faults }: RepeatProps) {
+/** `on days 1, 15 of the month`, `on the 2nd Tuesday`, and in which months. */
+function OfMonth({ form, faults }: RepeatProps) {
   const [unit, place] = useWatch({ control: form.control, name: ['unit', 'place'] });
   return (
     <>
-      <Field label={t`On which day`} className="sm:col-span-3">
-        <Select {...form.register('place')}>
-          <option value="days">{t`on days of the month`}</option>
-          <option value="weekdays">{t`on certain weekdays of the month`}</option>
-        </Select>
-      </Field>
+      <Select className="w-auto" aria-label={t`On which day`} {...form.register('place')}>
+        <option value="days">{t`on day`}</option>
+        <option value="weekdays">{t`on the`}</option>
+      </Select>
       {place === 'days' ? (
-        <Field
-          label={t`Days of the month`}
-          hint={t`As in 1, 15, last.`}
-          fault={faults.monthDays}
-          className="sm:col-span-3"
-        >
-          <TextField {...form.register('monthDays')} />
-        </Field>
+        <TextField
+          className="w-32"
+          aria-label={t`Days of the month`}
+          aria-invalid={Boolean(faults.monthDays)}
+          placeholder={t`1, 15, last`}
+          {...form.register('monthDays')}
+        />
       ) : (
         <>
-          <Boxes form={form} name="nths" legend={t`Which of them`} options={NTHS} />
-          <Boxes form={form} name="nthWeekdays" legend={t`Weekdays`} options={weekdays()} />
+          <Some form={form} name="nths" label={t`Which of them`} options={NTHS} none={t`every`} />
+          <Some form={form} name="nthWeekdays" label={t`Weekdays`} options={weekdays()} none={t`weekday`} />
         </>
       )}
-      <Boxes
+      <span>{tAs('months')`in`}</span>
+      <Some
         form={form}
         name="months"
-        legend={t`Months`}
+        label={t`Months`}
         options={months()}
-        hint={unit === 'year' ? t`None picked: the month of the first date.` : t`None picked: every month.`}
+        none={unit === 'year' ? t`the month of the first date` : t`every month`}
       />
+    </>
+  );
+}
+
+/** `until Fri 18 Jun 2027`, `for 6 dates`, `until the end of Summer season`, `without an end`. */
+function Ending({ form: { control, register }, choices }: RepeatProps) {
+  const [ends, startDate] = useWatch({ control, name: ['ends', 'startDate'] });
+  return (
+    <>
+      <Select className="w-auto" aria-label={t`It goes on`} {...register('ends')}>
+        <option value="until">{t`until`}</option>
+        <option value="count">{t`for`}</option>
+        {choices.seasons.length > 0 && <option value="season">{t`until the end of`}</option>}
+        <option value="never">{t`without an end`}</option>
+      </Select>
+      {ends === 'until' && (
+        <RegisteredDate
+          className="w-48"
+          aria-label={t`Until`}
+          control={control}
+          name="until"
+          min={startDate}
+        />
+      )}
+      {ends === 'count' && (
+        <>
+          <NumberField className="w-20" aria-label={t`Dates`} min={1} step={1} {...register('count')} />
+          <span>{t`dates`}</span>
+        </>
+      )}
+      {ends === 'season' && (
+        <Select className="w-auto" aria-label={t`Season`} {...register('season')}>
+          <option value="">{t`Choose …`}</option>
+          {choices.seasons.map(({ name, to }) => (
+            <option key={name} value={name}>{t`${name}, to ${dayShort(to)}`}</option>
+          ))}
+        </Select>
+      )}
     </>
   );
 }
@@ -115,66 +142,41 @@ function OwnRule({ form }: RepeatProps) {
   );
 }
 
-/** How the first date goes on: each part a field, the whole said in words beside the form. */
+/** How the first date goes on, as a sentence whose words are changed where they stand. */
 export function RepeatFields(props: RepeatProps) {
-  const { form, choices, faults } = props;
+  const { form, faults } = props;
   const { control, register } = form;
-  const [unit, ends, startDate, ownRule] = useWatch({
-    control,
-    name: ['unit', 'ends', 'startDate', 'ownRule'],
-  });
+  const [unit, ownRule] = useWatch({ control, name: ['unit', 'ownRule'] });
   if (ownRule) return <OwnRule {...props} />;
+  const fault = faults.repeat ?? faults.monthDays;
   return (
-    <>
-      <Field label={t`Every`} fault={faults.repeat}>
-        <NumberField min={1} step={1} {...register('every')} />
-      </Field>
-      <Field label={tAs('rule')`Unit`}>
-        <Select {...register('unit')}>
+    <fieldset className="sm:col-span-6">
+      <legend className="font-semibold">{t`How it repeats`}</legend>
+      <div className="flex flex-wrap items-center gap-x-2 gap-y-2 border-l-4 border-accent bg-sunk px-3 py-2">
+        <span>{tAs('rule')`every`}</span>
+        <NumberField className="w-16" aria-label={t`Every`} min={1} step={1} {...register('every')} />
+        <Select className="w-auto" aria-label={tAs('rule')`Unit`} {...register('unit')}>
           <option value="day">{t`days`}</option>
           <option value="week">{t`weeks`}</option>
           <option value="month">{t`months`}</option>
           <option value="year">{t`years`}</option>
         </Select>
-      </Field>
-      <Field label={t`It goes on`} className="sm:col-span-2">
-        <Select {...register('ends')}>
-          <option value="until">{t`until a day`}</option>
-          <option value="count">{t`for so many dates`}</option>
-          {choices.seasons.length > 0 && <option value="season">{t`until the end of a season`}</option>}
-          <option value="never">{t`without an end`}</option>
-        </Select>
-      </Field>
-      {ends === 'until' && (
-        <Field label={t`Until`} hint={t`The last day on which there may be one.`} className="sm:col-span-2">
-          <RegisteredDate control={control} name="until" min={startDate} />
-        </Field>
-      )}
-      {ends === 'count' && (
-        <Field label={t`Dates`} className="sm:col-span-2">
-          <NumberField min={1} step={1} {...register('count')} />
-        </Field>
-      )}
-      {ends === 'season' && (
-        <Field label={t`Season`} className="sm:col-span-2">
-          <Select {...register('season')}>
-            <option value="">{t`Choose …`}</option>
-            {choices.seasons.map(({ name, to }) => (
-              <option key={name} value={name}>{t`${name}, to ${dayShort(to)}`}</option>
-            ))}
-          </Select>
-        </Field>
-      )}
-      {unit === 'week' && (
-        <Boxes
-          form={form}
-          name="weekdays"
-          legend={t`On`}
-          options={weekdays()}
-          hint={t`None picked: the weekday of the first date.`}
-        />
-      )}
-      {(unit === 'month' || unit === 'year') && <MonthFields {...props} />}
-    </>
+        {unit === 'week' && (
+          <>
+            <span>{tAs('weekdays')`on`}</span>
+            <Some
+              form={form}
+              name="weekdays"
+              label={t`Weekdays`}
+              options={weekdays()}
+              none={t`the weekday of the first date`}
+            />
+          </>
+        )}
+        {(unit === 'month' || unit === 'year') && <OfMonth {...props} />}
+        <Ending {...props} />
+      </div>
+      {fault && <p className="mt-0.5 font-semibold text-clash">{fault}</p>}
+    </fieldset>
   );
 }

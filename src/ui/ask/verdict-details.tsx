@@ -3,6 +3,7 @@ import type { CheckBody, CheckReply } from '@/contracts/requests/ask';
 import type { Band } from '@/core/occupancy/bands';
 import { BandDrawing } from '@/ui/drawing/band-drawing';
 import { AskDateList } from './date-list';
+import { DatesStrip } from './dates-strip';
 import { FormWays } from './form-ways';
 import type { PartProps } from './part-props';
 import type { VerdictState } from './use-verdict';
@@ -95,6 +96,7 @@ export function VerdictDetails({ state, bands, tzid, body, ...parts }: VerdictDe
       )}
       {shown && (
         <div className={checked ? undefined : 'opacity-60'} aria-busy={state.kind === 'checking'}>
+          <DatesStrip reply={shown} form={parts.form} />
           <AskDateList reply={shown} {...parts} />
         </div>
       )}

@@ -16,6 +16,7 @@ import { sayHours, type Move } from './move';
 import { VerdictLines } from './pick-details';
 import { DetailsPanel } from './details-panel';
 import { KeepIndoors } from '@/ui/requests/patch-fields';
+import { WidenDates } from '@/ui/requests/widen-dates';
 
 interface MoveDetailsProps {
   readonly move: Move;
@@ -29,27 +30,6 @@ interface MoveDetailsProps {
 
 /** The patch as the route takes it. */
 const canMove = ({ actions, isPast }: DateView): boolean => actions.includes('move') && !isPast;
-
-function Widen({
-  dates,
-  origin,
-  onPick,
-}: {
-  dates: readonly DateView[];
-  origin: number;
-  onPick(ids: ReadonlySet<number>): void;
-}) {
-  const from = dates.findIndex(({ id }) => id === origin);
-  const later = dates.slice(Math.max(0, from));
-  const pick = (list: readonly DateView[]) => onPick(new Set(list.map(({ id }) => id)));
-  return (
-    <div className="mb-2 flex flex-wrap gap-2">
-      <Button onClick={() => pick(later.slice(0, 1))}>{t`only this date`}</Button>
-      <Button onClick={() => pick(later)}>{t`and ${later.length - 1} later`}</Button>
-      <Button onClick={() => pick(dates)}>{t`all ${dates.length}`}</Button>
-    </div>
-  );
-}
 
 function MoveForm({
   request,
@@ -73,7 +53,7 @@ function MoveForm({
   if (isDone) return <ChangeDone change={change} />;
   return (
     <>
-      {isSeries && <Widen dates={movable} origin={move.booking.change.occurrence} onPick={setPicked} />}
+      {isSeries && <WidenDates dates={movable} origin={move.booking.change.occurrence} onPick={setPicked} />}
       {isSeries && request.dates.length > movable.length && (
         <p className="pb-1 text-note text-soft">
           {countText(

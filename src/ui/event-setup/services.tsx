@@ -38,7 +38,10 @@ function ServiceForm({ service, date }: { service: ServiceLineView; date: number
         </Select>
       </div>
       <div className="grow">
-        <label htmlFor={`${id}-note`} className="sr-only">{t`What is to say about ${service.name}`}</label>
+        <label
+          htmlFor={`${id}-note`}
+          className="sr-only"
+        >{t`What is there to say about ${service.name}`}</label>
         <TextField
           id={`${id}-note`}
           placeholder={t`what is to say`}

@@ -1,0 +1,125 @@
+'use client';
+import { t } from '@/contracts/language/translate';
+import { memo } from 'react';
+import { useWatch } from 'react-hook-form';
+import type { CheckReply } from '@/contracts/requests/ask';
+import { monthName } from '@/contracts/words/when';
+import type { Verdict } from '@/core/checks/findings';
+import {
+  addDays,
+  dateOf,
+  localDate,
+  weekdayOf,
+  type LocalDate,
+  type LocalDateTime,
+} from '@/core/time/local-time';
+import { addMonths, daysInMonth } from '@/core/time/weeks';
+import type { PartProps } from './part-props';
+
+/** A longer series is told by its list alone. */
+const MOST_MONTHS = 14;
+
+const LOOK: Readonly<Record<Verdict, string>> = {
+  clear: 'border-clear bg-clear/25',
+  look: 'border-look border-dashed bg-look/25',
+  clash: 'border-clash bg-clash',
+};
+
+interface Marked {
+  /** The start by which it is left out and put back. */
+  readonly at: string;
+  /** Null where it is left out. */
+  readonly verdict: Verdict | null;
+}
+
+function monthsBetween(first: LocalDate, last: LocalDate): LocalDate[] {
+  const months: LocalDate[] = [];
+  for (let month = localDate(`${first.slice(0, 7)}-01`); month <= last; month = addMonths(month, 1)) {
+    if (months.push(month) > MOST_MONTHS) return [];
+  }
+  return months;
+}
+
+/** What a press on a day does: leaves a date out, puts it back, or adds a day to those picked one by one. */
+function usePresses({ getValues, setValue, control }: PartProps['form']) {
+  const [leftOut, pattern] = useWatch({ control, name: ['leftOut', 'pattern'] });
+  const put = (name: 'leftOut' | 'pickedDays', values: string[]) =>
+    setValue(name, values, { shouldDirty: true });
+  const press = (day: LocalDate, marked: Marked | undefined) => {
+    if (!marked) put('pickedDays', [...getValues('pickedDays'), day].sort());
+    else if (marked.verdict) put('leftOut', [...getValues('leftOut'), marked.at]);
+    else
+      put(
+        'leftOut',
+        getValues('leftOut').filter((at) => at !== marked.at),
+      );
+  };
+  return { leftOut, canAdd: pattern === 'picked', press };
+}
+
+interface DayProps {
+  readonly day: LocalDate;
+  readonly marked: Marked | undefined;
+  readonly canAdd: boolean;
+  press(day: LocalDate, marked: Marked | undefined): void;
+}
+
+function Day({ day, marked, canAdd, press }: DayProps) {
+  const ground = weekdayOf(day) > 5 ? 'bg-sunk' : '';
+  if (!marked && !canAdd) return <span className={`h-5 border-b border-rule ${ground}`} />;
+  const look = !marked
+    ? 'border-transparent border-b-rule hover:border-ink'
+    : marked.verdict
+      ? LOOK[marked.verdict]
+      : 'border-strong-rule line-through decoration-2';
+  return (
+    <button
+      type="button"
+      tabIndex={-1}
+      data-day={day}
+      className={`h-5 border text-tiny leading-none ${ground} ${look} ${marked?.verdict === 'clash' ? 'text-paper' : ''}`}
+      onClick={() => press(day, marked)}
+    >
+      {marked ? Number(day.slice(8)) : ''}
+    </button>
+  );
+}
+
+/**
+ * The dates of a series drawn on the days of their months. For the eye and the pointer: the list beneath says the same,
+ * and does the same by keys.
+ */
+export const DatesStrip = memo(function DatesStrip({
+  reply,
+  form,
+}: {
+  reply: CheckReply;
+  form: PartProps['form'];
+}) {
+  const { leftOut, canAdd, press } = usePresses(form);
+  const marks = new Map<string, Marked>([
+    ...leftOut.map((at) => [at.slice(0, 10), { at, verdict: null }] as const),
+    ...reply.dates.map(({ key, verdict }) => [key.slice(0, 10), { at: key, verdict }] as const),
+  ]);
+  const days = [...marks.keys()].sort();
+  const [first, last] = [days[0], days[days.length - 1]];
+  if (days.length < 2 || !first || !last) return null;
+  const months = monthsBetween(dateOf(first as LocalDateTime), dateOf(last as LocalDateTime));
+  return (
+    <div aria-hidden="true" className="mt-3 grid gap-y-1">
+      <p className="text-note text-soft">
+        {canAdd
+          ? t`Press a date to leave it out or put it back, another day to add it.`
+          : t`Press a date to leave it out or put it back.`}
+      </p>
+      {months.map((month) => (
+        <div key={month} className="grid grid-cols-[2.6rem_repeat(31,minmax(0,1fr))] items-end">
+          <span className="text-tiny text-soft">{monthName(month).slice(0, 3)}</span>
+          {Array.from({ length: daysInMonth(month) }, (_, index) => addDays(month, index)).map((day) => (
+            <Day key={day} day={day} marked={marks.get(day)} canAdd={canAdd} press={press} />
+          ))}
+        </div>
+      ))}
+    </div>
+  );
+});
