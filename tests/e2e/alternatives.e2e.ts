@@ -222,12 +222,12 @@ describe('on the desk', () => {
     const first = await booked('Owl walk', 'requester', { day: '2027-10-12', isApproved: false });
     await booked('Bat walk', 'manager', { day: '2027-10-12', isApproved: false });
     const page = await show(browser, `/desk/${first}`, 'manager');
-    await says(page, '“Bat walk” wants the same place');
+    await says(page, '“Bat walk” asks for the same space');
     await says(page, 'Both can be served');
     const way = await page.waitForSelector('[aria-label="What Bat walk could have"] input[type="radio"]');
     await way!.click();
     await press(page, 'Move “Bat walk” there');
-    await page.waitForFunction(() => !document.body.innerText.includes('wants the same place'));
+    await page.waitForFunction(() => !document.body.innerText.includes('asks for the same space'));
     await press(page, '1 clear');
     await press(page, 'Approve 1 date');
     await says(page, 'Done: approved 1 date.');

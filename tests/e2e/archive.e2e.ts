@@ -90,7 +90,7 @@ test('the whole house is taken out, brought in elsewhere, and is the same there;
     await says(page, 'Type “Quillmere Botanic Garden” as it stands here: all of it is replaced.');
     await fill(page, 'What is replaced: type “Quillmere Botanic Garden”', 'Quillmere Botanic Garden');
     await press(page, 'Replace everything here');
-    await says(page, 'Looking needs no account');
+    await says(page, 'You can look without an account');
     await goTo(page, `${base}/administration`);
     expect(page.url()).toContain('/sign-in');
   } finally {

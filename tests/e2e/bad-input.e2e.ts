@@ -123,7 +123,7 @@ test.each([
     'nothing at all',
     400,
     Object.fromEntries(Object.keys(body()).map((key) => [key, undefined])),
-    /more things to put right/,
+    /more things to correct/,
   ],
 ] as const)('%s is %i', async (_, status, more, sentence) => {
   await refused(await send('POST', '/api/requests', body(more), requester), status, sentence);
@@ -168,8 +168,8 @@ test('a date or an order that is not there, a version from long ago, an unknown 
   };
   await refused(await send('POST', '/api/changes', decision, manager), 404, /no request with this reference/);
   const order = { key: randomUUID(), version: 1, state: 'done' };
-  await refused(await send('POST', '/api/orders/999999', order, manager), 404, /no such order/);
-  await refused(await send('POST', '/api/orders/1%20OR%201', order, manager), 404, /no such order/);
+  await refused(await send('POST', '/api/orders/999999', order, manager), 404, /no such work order/);
+  await refused(await send('POST', '/api/orders/1%20OR%201', order, manager), 404, /no such work order/);
   expect((await send('GET', '/requests/AAA-AAA', undefined, requester)).status).toBe(404);
   expect((await send('GET', '/whats-on/no-such-calendar', undefined)).status).toBe(404);
   expect((await send('GET', '/feeds/calendar/no-such-calendar/feed.ics', undefined)).status).toBe(404);
@@ -210,11 +210,7 @@ test('what is not there is not printed, pinned or kept', async () => {
     /such space/,
   );
   const elsewhere = { screen: 'board', name: 'x', address: 'https://elsewhere.example/' };
-  await refused(
-    await send('POST', '/api/own/views', elsewhere, requester),
-    400,
-    /Only what this screen shows/,
-  );
+  await refused(await send('POST', '/api/own/views', elsewhere, requester), 400, /Only what this page shows/);
   for (const path of [
     '/calendar?view=decade&day=x&n=-3&only=a&slip=q&pick=now',
     '/spaces/earliest?people1=many',

@@ -143,13 +143,13 @@ describe('picking', () => {
     await says(page, 'Nothing is in the way.');
     await typeInto(page, 'aside input[autocomplete="off"]', '2027-07-20');
     await says(page, 'Tuesday 20 July 2027');
-    await says(page, 'Potting Studio is taken');
+    await says(page, 'Potting Studio is booked');
   });
 
   test('a taken stretch says so before anything is sent', async () => {
     await booked('Wasp watch', '2027-07-09', '10:00', '12:00');
     const page = await boardOf('/?day=2027-07-09&pick=9@2027-07-09T11:00/60', 'requester');
-    await says(page, 'Potting Studio is taken');
+    await says(page, 'Potting Studio is booked');
   });
 });
 
@@ -238,7 +238,7 @@ describe('moving', () => {
     await fill(page, 'From', '15:00');
     await fill(page, 'To', '17:00');
     await press(page, 'Look at it there');
-    await says(page, 'Potting Studio is taken by “Wire sieves”');
+    await says(page, 'Potting Studio is booked by “Wire sieves”');
     await says(page, '1 clashes');
     await press(page, 'Move 1 date');
     await says(page, 'taken by “Wire sieves”');

@@ -135,7 +135,7 @@ test('German is chosen in the settings, holds everywhere, and is cancelled again
     () => (document.querySelector('input[name="title"]') as HTMLInputElement | null)?.value === 'Farnabend',
   );
   await open(page, '/preferences');
-  await page.click('::-p-xpath(//label[normalize-space(.) = "wie das Haus"]//input)');
+  await page.click('::-p-xpath(//label[normalize-space(.) = "wie das Büro es hat"]//input)');
   await Promise.all([page.waitForNavigation(), press(page, 'Diese Einstellungen behalten')]);
   expect(await textOf(page, 'h1')).toBe('Preferences');
   await page.close();

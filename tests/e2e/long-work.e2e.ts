@@ -49,7 +49,7 @@ test('a long print says that it is being drawn, can be stopped, and is kept as a
   await byRole(page, 'progressbar', 'Pages drawn');
   await pages.letGo();
   await isGone(page, 'Stop');
-  const file = join(folder, 'dates-13-april-10-august-2027.pdf');
+  const file = join(folder, 'calendar-13-april-10-august-2027.pdf');
   for (let tries = 0; !existsSync(file) && tries < 100; tries += 1)
     await new Promise((resolve) => setTimeout(resolve, 100));
   expect(readFileSync(file).subarray(0, 5).toString()).toBe('%PDF-');
@@ -98,7 +98,7 @@ test('a step on many dates says that it goes on, can be stopped, and is done whe
   await byRole(page, 'progressbar', 'Being done');
   // The alternatives of 300 dates that clash are looked for meanwhile, with a stop of their own.
   await page.click('progress[aria-label="Being done"] ~ button');
-  await says(page, 'Stopped. It stands as shown now');
+  await says(page, 'Stopped. It is as shown now');
   await steps.letGo();
   await press(page, 'Decline 300 dates');
   await says(page, 'Done: declined 300 dates');

@@ -249,7 +249,7 @@ test('a clash is refused with its date and reason; declining needs a reason and 
   await signIn(page, 'manager');
   await open(page, '/desk');
   await press(page, 'Bonsai mending', 'link');
-  await says(page, 'Potting Studio is taken by “Propagation bench”');
+  await says(page, 'Potting Studio is booked by “Propagation bench”');
   await press(page, 'all 1 waiting');
   await press(page, 'Approve 1 date');
   await says(page, 'Not done: 1 date conflicts.');

@@ -250,7 +250,7 @@ describe('the office keeps its calendars', () => {
     await press(page, 'Make a calendar of these', 'link');
     await says(page, 'A new calendar');
     await says(page, 'dates to come');
-    expect(await page.$eval('main form input.field', (node) => (node as HTMLInputElement).value)).toBe(
+    expect(await page.$eval('main form input.control', (node) => (node as HTMLInputElement).value)).toBe(
       'Glasshouse Range',
     );
     const name = (await page.waitForSelector('aria/Name[role="textbox"]'))!;
@@ -275,7 +275,7 @@ describe('the office keeps its calendars', () => {
     await says(page, 'There is a calendar of this name. Give it another.');
     expect(
       await page
-        .$$eval('main form input.field', (all) => all.map((node) => (node as HTMLInputElement).value))
+        .$$eval('main form input.control', (all) => all.map((node) => (node as HTMLInputElement).value))
         .then((all) => all.slice(0, 2)),
     ).toEqual(['Music', 'Tones.']);
     await fill(page, 'Address', 'Not an address');
@@ -313,7 +313,7 @@ test('the office sees how a notice will read, holds it back, takes up a wish; wh
   expect(lake).toBe(true);
   const calendars = await (await send('GET', '/whats-on/kept', undefined, await as('manager'))).text();
   const id = Number(
-    /\/notices\/kept\/(\d+)"[^>]*aria-label="Change By the lake"|aria-label="Change By the lake"[^>]*\/notices\/kept\/(\d+)/
+    /\/whats-on\/kept\/(\d+)"[^>]*aria-label="Change By the lake"|aria-label="Change By the lake"[^>]*\/whats-on\/kept\/(\d+)/
       .exec(calendars)!
       .slice(1)
       .find(Boolean),

@@ -67,13 +67,13 @@ describe('feeds over HTTP', () => {
       ['feed.json', 'application/json; charset=utf-8'],
       ['feed.atom', 'application/atom+xml; charset=utf-8'],
     ] as const) {
-      const first = await get(`/whats-on/music/${file}`);
+      const first = await get(`/feeds/calendar/music/${file}`);
       expect(first.headers.get('content-type')).toBe(type);
       expect(first.headers.get('content-encoding')).toBe('gzip');
       const etag = first.headers.get('etag')!;
-      const again = await get(`/whats-on/music/${file}`, { 'If-None-Match': etag });
+      const again = await get(`/feeds/calendar/music/${file}`, { 'If-None-Match': etag });
       expect([again.status, await again.text()]).toEqual([304, '']);
-      expect((await get(`/whats-on/music/${file}`, { 'If-None-Match': '"0"' })).status).toBe(200);
+      expect((await get(`/feeds/calendar/music/${file}`, { 'If-None-Match': '"0"' })).status).toBe(200);
     }
   });
 

@@ -146,6 +146,7 @@ export const POLICY: Readonly<Record<string, readonly Entry[]>> = {
   ],
   '/api/board': [{ statuses: OPEN }],
   '/api/board/house': [{ statuses: OPEN }],
+  '/api/news': [{ statuses: OPEN, path: '/api/news?since=1' }],
   '/api/ruler': [{ statuses: OPEN, path: '/api/ruler?from=2027-04-13&days=7' }],
   // Of another requester, as its page.
   '/api/requests/[ref]': [{ statuses: [401, 403, 403, 200] }],

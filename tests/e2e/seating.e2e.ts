@@ -10,14 +10,14 @@ afterAll(() => browser.close());
 
 test('a room is set while the number is dragged; too many are said; the address keeps it', async () => {
   const page = await show(browser, '/spaces/QH/plan?layout=rounds&people=60');
-  await says(page, 'All 60 have a space.');
+  await says(page, 'All 60 have a seat.');
   await says(page, '60 chairs and 8 round tables.');
   await fill(page, 'Tables of', 'ten');
   await says(page, '60 chairs and 6 round tables.');
   const slider = await byRole(page, 'slider', 'People, by dragging');
   await slider.focus();
   for (let press = 0; press < 5; press += 1) await page.keyboard.press('ArrowRight');
-  await says(page, 'All 65 have a space.');
+  await says(page, 'All 65 have a seat.');
   await fill(page, 'People', '900');
   await says(page, 'have none.');
   await fill(page, 'Set with', 'rows of chairs');
@@ -35,7 +35,7 @@ test('from a request the room is seen as it is asked for', async () => {
   const page = await show(browser, `/desk/${reference}`, 'manager');
   await press(page, 'See it set', 'link');
   await says(page, 'How Quince Hall could be set');
-  await says(page, 'All 12 have a space.');
+  await says(page, 'All 12 have a seat.');
 });
 
 test('a place whose sides nobody knows says so, and one that is not there is not there', async () => {
@@ -47,13 +47,13 @@ test('a place whose sides nobody knows says so, and one that is not there is not
 
 test('wider ways seat fewer; the office keeps a way of the house, and readers take it', async () => {
   const office = await show(browser, '/spaces/QH/plan?layout=theatre&people=320', 'manager');
-  await says(office, 'have a place');
-  const seats = async (page: Page) => Number(/(\d+) have a place/.exec(await textOf(page))?.[1]);
+  await says(office, 'have a seat');
+  const seats = async (page: Page) => Number(/(\d+) have a seat/.exec(await textOf(page))?.[1]);
   const usual = await seats(office);
   await office.click('summary');
   await fill(office, 'Between rows, m', '0.9');
   await office.waitForFunction(
-    (before) => Number(/(\d+) have a place/.exec(document.body.innerText)?.[1]) < before,
+    (before) => Number(/(\d+) have a seat/.exec(document.body.innerText)?.[1]) < before,
     {},
     usual,
   );

@@ -69,7 +69,7 @@ const boardStandsIn12 = async (page: Page) => {
 test('a reader without an account keeps theirs in the browser; the switch of the theme is one of them', async () => {
   const page = await newPage(browser);
   await open(page, '/preferences');
-  await says(page, 'They are kept in this browser');
+  await says(page, 'They are saved in this browser');
   expect(await textOf(page)).not.toContain('Letters before what I have booked');
   await press(page, 'Light or dark');
   await page.waitForFunction(() => document.documentElement.dataset.theme === 'dark');

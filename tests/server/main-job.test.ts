@@ -164,7 +164,7 @@ test('feeds and pages hold nothing of requester, notes, bands or what is not pub
   expect(everything).not.toMatch(/SECRET|Ada Lowe|ada@/);
   expect(await boardSpanText(office.as('ada'), day)).toContain('SECRET-TITLE');
   expect(value(await checkRequest(office.reader, ask())).dates[0]!.findings[0]!.sentence).toContain(
-    'Studio is taken from 13:15 to 16:45',
+    'Studio is booked from 13:15 to 16:45',
   );
 });
 

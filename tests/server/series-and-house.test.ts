@@ -352,7 +352,7 @@ describe('kits, units, pools', () => {
       equipment: [{ typeId: TYPE.buggy, quantity: 1, unitId: a! }],
     });
     expect(refusalOf(await approve(same))).toMatchObject({
-      sentences: [expect.stringContaining('Buggy A is taken')],
+      sentences: [expect.stringContaining('Buggy A is booked')],
     });
     const different = await submit(office, 'ben', {
       ...other,

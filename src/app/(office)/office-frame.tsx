@@ -1,3 +1,5 @@
+import { asksEveryMs } from '@/server/platform/settings';
+import { StayCurrent } from '@/ui/frame/stay-current';
 import { t, tAs } from '@/contracts/language/translate';
 import { redirect } from 'next/navigation';
 import Link from '@/ui/kit/link';
@@ -77,6 +79,7 @@ export async function OfficeFrame({ children }: { children: ReactNode }) {
       <main id="main" className="mx-auto w-full max-w-[120rem] flex-1 px-4 py-3">
         {children}
       </main>
+      {ctx.viewer && <StayCurrent everyMs={asksEveryMs()} />}
       <footer className="mx-auto w-full max-w-[120rem] border-t border-rule px-4 py-3 text-fine text-soft">
         {t`${office.site}. Questions: ${office.name}, ${office.phone}, ${office.email}. Times are those of ${office.tzid}. `}
         <Link href="/preferences">{t`Preferences`}</Link>

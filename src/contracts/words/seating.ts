@@ -31,8 +31,8 @@ const PIECE_WORDS: Readonly<Record<Piece['kind'], readonly [one: string, more: s
 
 /** `All 60 have a place.`, or how many have none and why. */
 export function sayPlaces({ seats, short, limit }: Pick<SeatingPlan, 'seats' | 'short' | 'limit'>): string {
-  if (limit === null) return seats === 1 ? t`The one has a space.` : t`All ${seats} have a space.`;
-  return t`${seats} have a space, ${short} ${short === 1 ? t`has` : t`have`} none. ${LIMIT_WORDS[limit]}`;
+  if (limit === null) return seats === 1 ? t`The one has a seat.` : t`All ${seats} have a seat.`;
+  return t`${seats} have a seat, ${short} ${short === 1 ? t`has` : t`have`} none. ${LIMIT_WORDS[limit]}`;
 }
 
 /** `60 chairs, 8 round tables`; empty where nothing is fetched. */

@@ -15,8 +15,8 @@ interface RightWords {
 const WORDS: Readonly<Record<Action, RightWords>> = texts(
   {
     'board.look': {
-      thing: 'Board, dates',
-      does: 'warning',
+      thing: 'Board, calendar',
+      does: 'see',
       only: 'what is not for everybody is only “taken” to readers and requesters',
     },
     'space.find': { thing: 'Spaces', does: 'find and look at' },

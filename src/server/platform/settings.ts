@@ -40,6 +40,16 @@ export const publicOrigin = (): string | null => process.env.CALENDARIO_ORIGIN ?
  */
 export const trustedProxyHeader = (): string | null => process.env.CALENDARIO_TRUSTED_PROXY ?? null;
 
+const ASKS_EVERY_S = 5;
+
+/** How often a page that is seen asks whether anything has changed, in seconds; `CALENDARIO_ASKS_EVERY_S`, 0 for never. */
+export function asksEveryMs(): number {
+  const text = process.env.CALENDARIO_ASKS_EVERY_S;
+  const seconds = text === undefined ? ASKS_EVERY_S : Number(text);
+  if (!(seconds >= 0)) throw new Error(`CALENDARIO_ASKS_EVERY_S is no number of seconds: ${text}`);
+  return seconds * 1000;
+}
+
 /** Where links in mail lead. */
 export const mailOrigin = (): string =>
   publicOrigin()?.replace(/\/$/, '') ?? `http://127.0.0.1:${process.env.PORT ?? '3000'}`;

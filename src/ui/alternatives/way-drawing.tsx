@@ -1,6 +1,7 @@
 'use client';
 import { t } from '@/contracts/language/translate';
-import { useEffect, useState } from 'react';
+import { useQueries } from '@tanstack/react-query';
+import { readJson } from '@/ui/hooks/query';
 import type { SpaceDay } from '@/contracts/calendar/space-day';
 import type { Drawn, DrawnPlace } from '@/contracts/requests/drawn';
 import { dayShort, sayClock } from '@/contracts/words/when';
@@ -39,30 +40,24 @@ function rowsOf(now: Drawn | null, then: Drawn): Row[] {
   return [...rows.values()];
 }
 
-/** What stands in the spaces on the days drawn. */
+/** What stands in the spaces on the days drawn; the date itself is drawn all the same without it. */
 function useTaken(rows: readonly Row[]): ReadonlyMap<string, SpaceDay['taken']> {
-  const [taken, setTaken] = useState<ReadonlyMap<string, SpaceDay['taken']>>(new Map());
-  const wanted = [...new Set(rows.map(({ day }) => day))]
-    .map((day) => `${day}&spaces=${rows.filter((row) => row.day === day).map(({ spaceId }) => spaceId)}`)
-    .join(' ');
-  useEffect(() => {
-    const abort = new AbortController();
-    for (const query of wanted.split(' '))
-      fetch(`/api/places/day?day=${query}`, { signal: abort.signal })
-        .then(async (reply) => {
-          if (!reply.ok) return;
-          const days = (await reply.json()) as SpaceDay[];
-          const day = query.slice(0, 10);
-          setTaken(
-            (before) =>
-              new Map([...before, ...days.map((each) => [`${day} ${each.spaceId}`, each.taken] as const)]),
-          );
-        })
-        // The date itself is drawn all the same.
-        .catch(() => undefined);
-    return () => abort.abort();
-  }, [wanted]);
-  return taken;
+  const days = [...new Set(rows.map(({ day }) => day))];
+  const replies = useQueries({
+    queries: days.map((day) => {
+      const spaces = rows.filter((row) => row.day === day).map(({ spaceId }) => spaceId);
+      return {
+        queryKey: ['space-day', day, ...spaces],
+        queryFn: ({ signal }: { signal: AbortSignal }) =>
+          readJson<SpaceDay[]>(`/api/places/day?day=${day}&spaces=${spaces.join(',')}`, signal),
+      };
+    }),
+  });
+  return new Map(
+    replies.flatMap(({ data = [] }, index) =>
+      data.map((each) => [`${days[index]} ${each.spaceId}`, each.taken] as const),
+    ),
+  );
 }
 
 const HOUR_MIN = 60;

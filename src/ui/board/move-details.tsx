@@ -3,12 +3,14 @@ import { TextField } from '@/ui/kit/fields';
 import { Button } from '@/ui/kit/button';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
-import { useEffect, useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import type { DateView, RequestView } from '@/contracts/requests/request-view';
 import { toPatchBody } from '@/contracts/requests/patch-body';
 import { countText } from '@/contracts/words/when';
 import { ChangeDone } from '@/ui/requests/change-done';
 import { DateList } from '@/ui/requests/date-list';
+import { readJson } from '@/ui/hooks/query';
 import { useChange } from '@/ui/requests/use-change';
 import { itemsOf, sayNumbers, usePreview } from '@/ui/requests/use-preview';
 import type { BoardOffice } from './board-office';
@@ -116,21 +118,11 @@ function MoveForm({
 export function MoveDetails({ move, house, isJudged, onMoved, onClose }: MoveDetailsProps) {
   const { booking } = move;
   const { reference } = booking.change;
-  const [request, setRequest] = useState<RequestView | null>(null);
-  const [failed, setFailed] = useState('');
-  useEffect(() => {
-    const abort = new AbortController();
-    fetch(`/api/requests/${reference}`, { signal: abort.signal })
-      .then(async (reply) =>
-        reply.ok
-          ? setRequest((await reply.json()) as RequestView)
-          : setFailed(t`This request cannot be read any more. The board is being loaded again.`),
-      )
-      .catch(() => {
-        if (!abort.signal.aborted) setFailed(t`The server cannot be reached just now. Nothing was moved.`);
-      });
-    return () => abort.abort();
-  }, [reference]);
+  const { data: request, isError } = useQuery({
+    queryKey: ['request', reference],
+    queryFn: ({ signal }) => readJson<RequestView>(`/api/requests/${reference}`, signal),
+    staleTime: 0,
+  });
   const place = house.space(move.spaceId)?.name ?? '';
   const from = house.space(booking.spaceId)?.name ?? '';
   return (
@@ -139,12 +131,12 @@ export function MoveDetails({ move, house, isJudged, onMoved, onClose }: MoveDet
       <p className="font-semibold">{t`to ${place}, ${sayHours(move.event, house.tzid)}`}</p>
       {isJudged && <VerdictLines {...move.verdict} />}
       <div className="mt-3">
-        {failed && (
+        {isError && (
           <p role="alert" className="text-clash">
-            {failed}
+            {t`This request cannot be read just now. Nothing was moved.`}
           </p>
         )}
-        {!request && !failed && <p className="text-soft">{t`Asking the server …`}</p>}
+        {!request && !isError && <p className="text-soft">{t`Asking the server …`}</p>}
         {request && <MoveForm request={request} move={move} onMoved={onMoved} />}
       </div>
     </DetailsPanel>

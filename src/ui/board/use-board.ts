@@ -1,8 +1,10 @@
 'use client';
 import { t } from '@/contracts/language/translate';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { keepPreviousData, queryOptions, useQuery } from '@tanstack/react-query';
+import { useCallback, useState } from 'react';
 import type { BoardData, BoardSpan } from '@/contracts/calendar/board';
 import type { LocalDate } from '@/core/time/local-time';
+import { readJson } from '@/ui/hooks/query';
 import { useAddress } from '@/ui/hooks/use-address';
 import { HOUSE_URL, spanUrl } from './board-urls';
 import { boardHref, readBoardAddress, type BoardAddress } from './board-address';
@@ -15,35 +17,23 @@ export interface FirstBoard {
   readonly span: BoardSpan;
 }
 
-/** The house and the days the board opens with; null until both are there. */
+const spanQuery = (from: LocalDate, days: number) =>
+  queryOptions({
+    queryKey: ['board', 'span', from, days],
+    queryFn: ({ signal }) => readJson<BoardSpan>(spanUrl(from, days), signal),
+  });
+
+/** The office and the days the board opens with; null until both are there. Later days are loaded by the board itself. */
 export function useFirstBoard(from: LocalDate, days: number) {
-  const [first, setFirst] = useState<FirstBoard | null>(null);
-  const [hasFailed, setFailed] = useState(false);
-  const [turn, setTurn] = useState(0);
-  // Later days are loaded by the board itself.
-  const asked = useRef({ from, days });
-  useEffect(() => {
-    const abort = new AbortController();
-    const read = async <Value>(url: string): Promise<Value> => {
-      const reply = await fetch(url, { signal: abort.signal });
-      if (!reply.ok) throw new Error(`${url} answered ${reply.status}`);
-      return (await reply.json()) as Value;
-    };
-    Promise.all([
-      read<BoardData>(HOUSE_URL),
-      read<BoardSpan>(spanUrl(asked.current.from, asked.current.days)),
-    ])
-      .then(([house, span]) => setFirst({ house, span }))
-      .catch(() => {
-        if (!abort.signal.aborted) setFailed(true);
-      });
-    return () => abort.abort();
-  }, [turn]);
-  const again = useCallback(() => {
-    setFailed(false);
-    setTurn((before) => before + 1);
-  }, []);
-  return { first, hasFailed, again };
+  const [asked] = useState({ from, days });
+  const house = useQuery({
+    queryKey: ['board', 'office'],
+    queryFn: ({ signal }) => readJson<BoardData>(HOUSE_URL, signal),
+  });
+  const span = useQuery(spanQuery(asked.from, asked.days));
+  const again = () => void Promise.all([house.refetch(), span.refetch()]);
+  const first: FirstBoard | null = house.data && span.data ? { house: house.data, span: span.data } : null;
+  return { first, hasFailed: !first && (house.isError || span.isError), again };
 }
 
 export interface SpanHandle {
@@ -54,43 +44,21 @@ export interface SpanHandle {
   reload(): void;
 }
 
-const keyOf = (from: LocalDate, days: number) => `${from} ${days}`;
 const away = (): string =>
   t`The board cannot be loaded just now. What you see is from before; try again in a moment.`;
 
 /** What stands on the board for some days. While other days are on their way, those before stay. */
 export function useBoardSpan(from: LocalDate, days: number, first: BoardSpan): SpanHandle {
-  const [span, setSpan] = useState(first);
-  const [failed, setFailed] = useState<string | null>(null);
-  const [turn, setTurn] = useState(0);
-  const wanted = keyOf(from, days);
-  const hasFirst = useRef(true);
-
-  useEffect(() => {
-    // The page came with its first days.
-    if (hasFirst.current && wanted === keyOf(first.from, first.days) && turn === 0) {
-      hasFirst.current = false;
-      return;
-    }
-    hasFirst.current = false;
-    const abort = new AbortController();
-    fetch(spanUrl(from, days), { signal: abort.signal })
-      .then(async (reply) => {
-        if (!reply.ok) return setFailed(away());
-        const loaded = (await reply.json()) as BoardSpan;
-        setFailed(null);
-        setSpan(loaded);
-      })
-      .catch(() => {
-        if (!abort.signal.aborted) setFailed(away());
-      });
-    return () => abort.abort();
-  }, [wanted, from, days, first, turn]);
-
+  const { data, isPlaceholderData, isError, refetch } = useQuery({
+    ...spanQuery(from, days),
+    initialData: first.from === from && first.days === days ? first : undefined,
+    placeholderData: keepPreviousData,
+  });
+  const span = data ?? first;
   return {
     span,
-    isLoading: keyOf(span.from, span.days) !== wanted,
-    failed,
-    reload: useCallback(() => setTurn((before) => before + 1), []),
+    isLoading: isPlaceholderData || span.from !== from || span.days !== days,
+    failed: isError ? away() : null,
+    reload: useCallback(() => void refetch(), [refetch]),
   };
 }

@@ -2,7 +2,8 @@
 import { Button, ButtonLink } from '@/ui/kit/button';
 import { t, texts, sayNumber } from '@/contracts/language/translate';
 import Link from '@/ui/kit/link';
-import { useEffect, useMemo, useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
 import type { DayStripDay } from '@/contracts/calendar/board';
 import type { DateChoices, DatesReply } from '@/contracts/calendar/dates';
 import type { SavedView } from '@/contracts/accounts/own';
@@ -23,6 +24,7 @@ import { MonthSheet } from './month-sheet';
 import { RunningList } from './running-list';
 import { TimeColumns, type TimeColumn } from './time-columns';
 import { datesQuery } from './dates-query';
+import { readJson } from '@/ui/hooks/query';
 import { useDates, useDatesAddress } from './use-dates';
 import { YearDayStrips } from './year-day-strips';
 import { DayNote } from '@/ui/frame/day-notes';
@@ -47,21 +49,16 @@ interface DatesProps {
   readonly kept: readonly SavedView[];
 }
 
-/** How full the days of a year are, loaded when it is turned to. */
+/** How full the days of a year are, loaded when it is turned to. The days can be gone to without their figures. */
 function useYear(wanted: string | null, range: DayRange, first: FirstDates['year']) {
-  const [year, setYear] = useState(first);
-  useEffect(() => {
-    if (wanted === null || year?.of === wanted) return;
-    const abort = new AbortController();
-    fetch(`/api/ruler?from=${range.from}&days=${range.days}`, { signal: abort.signal })
-      .then(async (reply) => {
-        if (reply.ok) setYear({ of: wanted, days: (await reply.json()) as DayStripDay[] });
-      })
-      // The days can be gone to without their figures.
-      .catch(() => undefined);
-    return () => abort.abort();
-  }, [wanted, range.from, range.days, year]);
-  return year?.of === wanted ? (year?.days ?? []) : [];
+  const { data = [] } = useQuery({
+    queryKey: ['days', range.from, range.days],
+    queryFn: ({ signal }) =>
+      readJson<DayStripDay[]>(`/api/ruler?from=${range.from}&days=${range.days}`, signal),
+    enabled: wanted !== null,
+    initialData: wanted !== null && first?.of === wanted ? [...first.days] : undefined,
+  });
+  return wanted === null ? [] : data;
 }
 
 interface ViewProps {

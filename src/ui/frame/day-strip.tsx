@@ -7,6 +7,8 @@ import { useEffect, useRef, useState, type KeyboardEvent, type MouseEvent, type 
 import type { DayStripDay } from '@/contracts/calendar/board';
 import { countText, dayLong } from '@/contracts/words/when';
 import { addDays, daysBetween, parseLocalDate, weekdayOf, type LocalDate } from '@/core/time/local-time';
+import { useQuery } from '@tanstack/react-query';
+import { readJson } from '@/ui/hooks/query';
 import { readTypedDate } from '@/ui/kit/dates/typed-date';
 import { Form } from '@/ui/kit/form';
 
@@ -51,29 +53,27 @@ function useDayAddress(today: LocalDate) {
   return { chosen, hrefOf, stays, days: shown?.(query) ?? 1 };
 }
 
-/** The days known so far; what comes into sight is loaded. */
+/** The days known so far; what comes into sight is loaded, once it rests. Without the figures days can still be gone to. */
 function useDays(first: readonly DayStripDay[], from: LocalDate, count: number) {
   const [known, setKnown] = useState(() => new Map(first.map((day) => [day.date, day])));
+  const isKnown = known.has(from) && known.has(addDays(from, count - 1));
+  const [resting, setResting] = useState(from);
   useEffect(() => {
-    const last = addDays(from, count - 1);
-    if (known.has(from) && known.has(last)) return;
-    const abort = new AbortController();
-    const timer = setTimeout(() => {
-      const begin = addDays(from, -AHEAD_DAYS);
-      fetch(`/api/ruler?from=${begin}&days=${count + 2 * AHEAD_DAYS}`, { signal: abort.signal })
-        .then(async (reply) => {
-          if (!reply.ok) return;
-          const days = (await reply.json()) as DayStripDay[];
-          setKnown((before) => new Map([...before, ...days.map((day) => [day.date, day] as const)]));
-        })
-        // Without the figures the days can still be gone to.
-        .catch(() => undefined);
-    }, PAUSE_MS);
-    return () => {
-      clearTimeout(timer);
-      abort.abort();
-    };
-  }, [known, from, count]);
+    const timer = setTimeout(() => setResting(from), PAUSE_MS);
+    return () => clearTimeout(timer);
+  }, [from]);
+  const begin = addDays(resting, -AHEAD_DAYS);
+  const days = count + 2 * AHEAD_DAYS;
+  const { data } = useQuery({
+    queryKey: ['days', begin, days],
+    queryFn: ({ signal }) => readJson<DayStripDay[]>(`/api/ruler?from=${begin}&days=${days}`, signal),
+    enabled: !isKnown && resting === from,
+  });
+  const [seen, setSeen] = useState(data);
+  if (data && seen !== data) {
+    setSeen(data);
+    setKnown(new Map([...known, ...data.map((day) => [day.date, day] as const)]));
+  }
   return known;
 }
 

@@ -1,8 +1,8 @@
-import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { networkPause } from './network-pause';
 import { isUnanswered, type Sent, type ShownError } from './send';
 import { sendOnce } from './send-once';
+import { useRefresh } from './use-refresh';
 
 interface Done {
   readonly summary: string;
@@ -28,7 +28,7 @@ const AGAIN_MS = 4000;
  * field where there is one, for forms that show no fault beside it.
  */
 export function useSubmit({ addressMoves = false, repeats = false }: SubmitOptions = {}) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const [error, setError] = useState<ShownError | null>(null);
   const [said, setSaid] = useState('');
   const [isSending, setSending] = useState(false);
@@ -39,8 +39,8 @@ export function useSubmit({ addressMoves = false, repeats = false }: SubmitOptio
     setError(reply.ok ? null : { ...reply.error, retry });
     setSaid(reply.ok ? reply.value.summary : '');
     if (isUnanswered(reply)) return;
-    router.refresh();
-    if (addressMoves) setTimeout(() => router.refresh(), ADDRESS_RESTS_MS);
+    refresh();
+    if (addressMoves) setTimeout(refresh, ADDRESS_RESTS_MS);
   };
   const once = async (path: string, body: Body): Promise<boolean> => {
     const reply = await sendOnce<Done>(path, body);

@@ -1,0 +1,13 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useRouter } from 'next/navigation';
+import { useCallback } from 'react';
+
+/** Shows what is so now: the page as the server makes it, and what the browser has read for it. */
+export function useRefresh(): () => void {
+  const router = useRouter();
+  const client = useQueryClient();
+  return useCallback(() => {
+    router.refresh();
+    void client.invalidateQueries({ predicate: ({ queryKey: [name] }) => name !== 'news' });
+  }, [router, client]);
+}
