@@ -54,7 +54,7 @@ test('what was cancelled and is taken by another meanwhile is not had back; what
   await enter(own, 'Cancel them');
   await says(own, 'Done: cancelled 1 approved date.');
   await approved({ title: 'Damson cheese', day: '2029-01-23', who: 'manager' });
-  await enter(own, 'Take it back');
+  await enter(own, 'Undo');
   await says(own, 'This cannot be undone: the space or the equipment is booked by now.');
   await says(own, 'What would do instead, in a new request:');
   const alert = await textOf(own, '[role="alert"] ul');
@@ -85,7 +85,7 @@ test('a place indoors is kept for a date outdoors, gone to when the weather turn
   await enter(page, 'Move 1 date indoors');
   await says(page, 'Done: moved 1 date.');
   expect((await view(reference)).dates[0]).toMatchObject({ places: 'Lecture Barn', fallback: null });
-  await enter(page, 'Take it back');
+  await enter(page, 'Undo');
   await says(page, 'undid');
   expect((await view(reference)).dates[0]).toMatchObject({
     places: 'Orchard Lawn',

@@ -137,7 +137,7 @@ describe('in the form', () => {
     await says(page, 'All 4 dates are clear.');
     expect((await textOf(page, '#verdict')).match(/Instead: /g)).toHaveLength(2);
     await press(page, 'As asked before');
-    await says(page, '3 dates clear, 1 clashes.');
+    await says(page, '3 dates clear, 1 conflict.');
   });
 });
 
@@ -223,7 +223,7 @@ describe('on the desk', () => {
     await booked('Bat walk', 'manager', { day: '2027-10-12', isApproved: false });
     const page = await show(browser, `/desk/${first}`, 'manager');
     await says(page, '“Bat walk” asks for the same space');
-    await says(page, 'Both can be served');
+    await says(page, 'Both are possible');
     const way = await page.waitForSelector('[aria-label="What Bat walk could have"] input[type="radio"]');
     await way!.click();
     await press(page, 'Move “Bat walk” there');
@@ -245,7 +245,7 @@ test('three want one place: all are moved to where they can be in one press, and
   const places = async () =>
     Promise.all(references.map(async (reference) => (await view(reference)).dates[0]!.places));
   expect(new Set(await places()).size).toBe(3);
-  await press(page, 'Take it back');
+  await press(page, 'Undo');
   await says(page, 'All 3 can be served');
   expect(new Set(await places()).size).toBe(1);
 });

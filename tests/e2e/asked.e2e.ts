@@ -79,7 +79,7 @@ describe('afterwards', () => {
       await says(page, '1 approved date is cancelled');
       await press(page, 'Cancel them');
       await says(page, 'Done: cancelled 1 approved date.');
-      await press(page, 'Take it back');
+      await press(page, 'Undo');
       await says(page, 'undid');
     },
   );

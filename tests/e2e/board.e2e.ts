@@ -174,7 +174,7 @@ describe('moving', () => {
       {},
       title,
     );
-    await press(page, 'Take it back');
+    await press(page, 'Undo');
     await says(page, 'undid');
     await page.waitForFunction(
       (name) => document.querySelector(`[data-booking][aria-label*="${name}"][aria-label*="10:00"]`),
@@ -239,9 +239,9 @@ describe('moving', () => {
     await fill(page, 'To', '17:00');
     await press(page, 'Look at it there');
     await says(page, 'Potting Studio is booked by “Wire sieves”');
-    await says(page, '1 clashes');
+    await says(page, '1 conflict');
     await press(page, 'Move 1 date');
-    await says(page, 'taken by “Wire sieves”');
+    await says(page, 'booked by “Wire sieves”');
     expect(await noteOf(page, title)).not.toContain('15:00–17:00');
   });
 

@@ -94,7 +94,7 @@ test('the office reminds those who have not answered, once a day', async () => {
 test('the office puts the words of a waiting request right, and whoever asked sees what is different', async () => {
   const reference = await inBoathouse('Knots tyed', '2028-03-14');
   const office = await show(browser, `/desk/${reference}`, 'manager');
-  await office.click('summary ::-p-text(Put its words right)');
+  await office.click('summary ::-p-text(Edit title and text)');
   await press(office, 'Save the words');
   await says(office, 'Nothing is different.');
   await fill(office, 'Title', 'Knots tied');

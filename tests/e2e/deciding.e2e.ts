@@ -65,7 +65,7 @@ test('a series of thirty dates of which five clash is decided in three presses',
   expect(states.filter((state) => state === 'approved')).toHaveLength(25);
   const offered = (await view(reference)).dates.filter(({ proposal }) => proposal !== null);
   expect(offered).toHaveLength(5);
-  await press(page, 'Take it back');
+  await press(page, 'Undo');
   await byRole(page, 'button', 'Approve 25 dates, and offer 5 something else …');
   expect(new Set(await statesOf(reference))).toEqual(new Set(['waiting']));
 });
@@ -128,7 +128,7 @@ test('clear dates of several requests are approved together after a look at what
   await pressTwice(page, 'Approve 3 clear dates of 2 requests');
   await says(page, 'Done: approved 3 dates.');
   expect(new Set((await Promise.all(references.map(statesOf))).flat())).toEqual(new Set(['approved']));
-  await press(page, 'Take it back');
+  await press(page, 'Undo');
   await says(page, '2 requests');
   expect(new Set((await Promise.all(references.map(statesOf))).flat())).toEqual(new Set(['waiting']));
 });
@@ -154,7 +154,7 @@ test('the desk is narrowed, taken on and walked; the filter stands in the addres
   await fill(page, 'Find', 'walking sticks');
   await says(page, '2 requests of');
   expect(page.url()).toContain('q=walking+sticks');
-  await press(page, 'Take on: Walking sticks');
+  await press(page, 'Assign to me: Walking sticks');
   await byRole(page, 'button', 'Give back: Walking sticks');
   await page.select('select:has(option[value="mine"])', 'mine');
   await says(page, '1 request of');
@@ -269,7 +269,7 @@ describe('many single bookings at once', () => {
     await press(page, 'Move 40 bookings');
     await says(page, 'Done: moved 40 dates.');
     expect(await startsOf()).toEqual(new Set(['14:00–16:00']));
-    await press(page, 'Take it back');
+    await press(page, 'Undo');
     await says(page, 'Done: undid');
     expect(await startsOf()).toEqual(new Set(['10:00–12:00']));
   });
@@ -336,7 +336,7 @@ test('a series goes on longer from a date on, at another time, and back in one p
     '2028-10-03T17:00',
     '2028-10-10T17:00',
   ]);
-  await press(page, 'Take it back');
+  await press(page, 'Undo');
   await says(page, 'undid');
   expect((await view(reference)).dates.filter(({ state }) => state === 'waiting')).toHaveLength(4);
 });

@@ -41,7 +41,7 @@ test(
       await says(page, 'Hier ist noch nichts.');
       await page.setExtraHTTPHeaders({ 'Accept-Language': 'en' });
       await go(page, '/');
-      await says(page, 'Nothing is kept here yet.');
+      await says(page, 'Nothing is here yet.');
       await awake(page);
       await press(page, 'Open the office');
       await says(page, 'Name of the site is missing.');
@@ -51,7 +51,7 @@ test(
         'Name of the office': 'Larkrise lettings',
         Telephone: '01632 960 311',
         'E-mail address of the office': 'lettings@larkrise.example',
-        'Building it stands in': 'The Range',
+        'Building it is in': 'The Range',
         'Name of the space': 'Long Room',
         Code: 'LR',
         'Usually set as': 'rows of chairs',

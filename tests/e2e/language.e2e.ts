@@ -136,7 +136,7 @@ test('German is chosen in the settings, holds everywhere, and is cancelled again
   );
   await open(page, '/preferences');
   await page.click('::-p-xpath(//label[normalize-space(.) = "wie das Büro es hat"]//input)');
-  await Promise.all([page.waitForNavigation(), press(page, 'Diese Einstellungen behalten')]);
+  await Promise.all([page.waitForNavigation(), press(page, 'Diese Einstellungen speichern')]);
   expect(await textOf(page, 'h1')).toBe('Preferences');
   await page.close();
 });

@@ -97,7 +97,7 @@ test('a step on many dates says that it goes on, can be stopped, and is done whe
   await press(page, 'Decline 300 dates');
   await byRole(page, 'progressbar', 'Being done');
   // The alternatives of 300 dates that clash are looked for meanwhile, with a stop of their own.
-  await page.click('progress[aria-label="Being done"] ~ button');
+  await page.click('[role="progressbar"][aria-label="Being done"] ~ button');
   await says(page, 'Stopped. It is as shown now');
   await steps.letGo();
   await press(page, 'Decline 300 dates');

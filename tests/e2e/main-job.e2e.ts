@@ -149,7 +149,7 @@ describe('from a gap on the board to a cancelled date in the feed', () => {
     await press(page, 'Cancel 1 date …');
     await press(page, 'Cancel them');
     await says(page, 'Done: cancelled 1 approved date.');
-    await press(page, 'Take it back');
+    await press(page, 'Undo');
     await says(page, 'Done: undid what was done to 1 date.');
     await says(page, 'partly approved: 2 of 3; 1 waiting · every week');
   });

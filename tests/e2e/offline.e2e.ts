@@ -140,7 +140,7 @@ test('a change can be taken back after its page was left: from the history and f
     await says(desk, 'Done: approved 1 date.');
     await desk.goto(desk.url().replace(/\/desk\/.*/, from === 'recent' ? '/recent' : `/desk/${reference}`));
     await awake(desk);
-    const back = (await desk.waitForSelector('button[aria-label="Take it back: approved 1 date"]'))!;
+    const back = (await desk.waitForSelector('button[aria-label="Undo: approved 1 date"]'))!;
     // The line it was pressed on says so, until the page is drawn without it.
     await saved(desk, () => back.click());
     expect((await view(reference)).stateText).toBe('waiting');

@@ -300,7 +300,7 @@ describe('the office keeps its calendars', () => {
     expect((await get('/feeds/calendar/glasshouse-range/feed.ics')).status).toBe(200);
     await open(first, '/whats-on/kept');
     await press(first, 'End it Under glass');
-    await says(first, 'will stand there no more');
+    await says(first, 'will not be listed there any more');
     await press(first, 'End it');
     await says(first, 'ended a calendar: “Under glass”');
     expect((await get('/whats-on/under-glass')).status).toBe(404);

@@ -84,6 +84,7 @@ export const POLICY: Readonly<Record<string, readonly Entry[]>> = {
   '/sign-in': [{ statuses: OPEN }],
   '/needs-scripts': [{ statuses: OPEN }],
   '/api/needs-scripts': [{ method: 'POST', statuses: [303, 303, 303, 303] }],
+  '/kit': [{ statuses: OPEN }],
   '/preferences': [{ statuses: OPEN }],
   '/api/own/settings': [{ method: 'POST', statuses: [400, 400, 400, 400] }],
   '/account': [{ statuses: [307, 200, 200, 200] }],

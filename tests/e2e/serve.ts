@@ -26,6 +26,7 @@ export const environmentOf = (data: string) => ({
   NODE_ENV: 'production' as const,
   CALENDARIO_DATA: data,
   CALENDARIO_CLOCK_FROZEN: '2027-04-13T08:10',
+  CALENDARIO_SHOWS_KIT: '1',
   // Stories of two people at one time say themselves when each of them looks.
   CALENDARIO_ASKS_EVERY_S: process.env.CALENDARIO_ASKS_EVERY_S ?? '0',
   LOG_LEVEL: 'error',

@@ -231,7 +231,7 @@ describe('around an event', () => {
     await press(page, 'Report a problem: East Bay: 8 × Round table 1.5 m');
     await fill(page, 'What is wrong: East Bay: 8 × Round table 1.5 m', 'One wobbles');
     await page.keyboard.press('Enter');
-    await says(page, 'not so: One wobbles');
+    await says(page, 'problem: One wobbles');
     await says(page, '2 of 6 seen');
     await reload(page);
     await says(page, '2 of 6 seen');

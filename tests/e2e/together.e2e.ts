@@ -76,9 +76,9 @@ test('what a colleague decides shows by itself, with their name, and nothing tha
   const theirs = await at(`/desk/${reference}`, 'manager2');
   await press(theirs, 'Tue 7 Mar 2028, 18:00–20:00', 'checkbox');
   await press(theirs, 'Approve 1 date');
-  await says(theirs, 'Done: approved 1 date.');
-  await says(mine, 'Odette Finch, just now: approved 1 date.');
-  await says(mine, '1 approved');
+  await says(theirs, 'Done: approved 1 date');
+  await says(mine, 'Odette Finch, just now: approved 1 date');
+  await says(mine, 'partly approved: 1 of 2');
   expect(await mine.$eval('textarea', (node) => node.value)).toBe('Half a sentence');
 });
 
@@ -86,7 +86,7 @@ test('the board takes in what was asked for meanwhile', async () => {
   const board = await at('/?day=2028-03-09', 'manager');
   await board.waitForSelector('.board-scroll');
   await asked('Bark lanterns', '2028-03-09', 1);
-  await board.waitForFunction(() => document.querySelector('[data-note*="Bark lanterns"]') !== null);
+  await board.waitForSelector('[data-booking][aria-label*="Bark lanterns"]');
 });
 
 test('nothing new is 304, and strangers are not told who did what', async () => {

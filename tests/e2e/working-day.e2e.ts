@@ -104,7 +104,7 @@ test('a working day: asked, questioned, agreed to, approved, set up, read; offli
   await press(second, 'Approve 1 date');
   await says(second, 'Done: approved 1 date.');
   await go(second, '/recent');
-  await press(second, 'Take it back: approved 1 date');
+  await press(second, 'Undo: approved 1 date');
   await says(second, 'Done: undid what was done to 1 date.');
   await go(second, `/desk/${reference}`);
   await press(second, 'Approve 1 date');

@@ -336,7 +336,7 @@ export function sayVerdicts({ clear, look, clash }: VerdictCounts): string {
   const parts = [
     clear > 0 && t`${countText(clear, 'date', 'dates')} clear`,
     look > 0 && t`${look} to look at`,
-    clash > 0 && countText(clash, 'clashes', 'clash'),
+    clash > 0 && countText(clash, 'conflict', 'conflicts'),
   ];
   return `${parts.filter(Boolean).join(', ')}.`;
 }

@@ -43,7 +43,7 @@ const SENTENCES: { readonly [Code in RefusalCode]: Say<Code> } = {
     t`Not done: this has changed while you looked at it. ${since} Look at it as it is now and decide again.`,
   'in-use': () => t`Not done: it is needed as it is.`,
   clash: ({ dates }) =>
-    t`Not done: ${countText(dates, 'date conflicts', 'dates clash')}. Pick the clear dates and leave the others as they are, or move them.`,
+    t`Not done: ${countText(dates, 'date conflicts', 'dates conflict')}. Pick the clear dates and leave the others as they are, or move them.`,
   'not-waiting': () =>
     t`None of it waits any more. Look at the request again: what is booked is changed date by date.`,
   'consent-moved': () =>

@@ -50,6 +50,9 @@ export function asksEveryMs(): number {
   return seconds * 1000;
 }
 
+/** Whether the page of the kit of parts is there, for those who build it; `CALENDARIO_SHOWS_KIT=1`. */
+export const showsKit = (): boolean => process.env.CALENDARIO_SHOWS_KIT === '1';
+
 /** Where links in mail lead. */
 export const mailOrigin = (): string =>
   publicOrigin()?.replace(/\/$/, '') ?? `http://127.0.0.1:${process.env.PORT ?? '3000'}`;

@@ -1,4 +1,5 @@
 'use client';
+import { Disclosure } from '@/ui/kit/disclosure';
 import { Button } from '@/ui/kit/button';
 import { TextField } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
@@ -90,14 +91,16 @@ export function EntryList({ kind, lines, mayKeep }: EntryListProps) {
       </ul>
       {used.length === 0 && <p>{t`There is none yet.`}</p>}
       {retired.length > 0 && (
-        <details className="pt-4">
-          <summary className="min-h-7 cursor-pointer font-semibold">{t`${countText(retired.length, words.one, words.many.toLowerCase())} out of use`}</summary>
+        <Disclosure
+          summary={t`${countText(retired.length, words.one, words.many.toLowerCase())} out of use`}
+          className="pt-4"
+        >
           <ul>
             {retired.filter(fits).map((line) => (
               <Line key={line.id} kind={kind} line={line} />
             ))}
           </ul>
-        </details>
+        </Disclosure>
       )}
     </div>
   );

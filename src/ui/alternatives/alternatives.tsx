@@ -1,4 +1,5 @@
 'use client';
+import { Disclosure } from '@/ui/kit/disclosure';
 import type { Drawn, Move } from '@/contracts/requests/drawn';
 import { t } from '@/contracts/language/translate';
 import { useState, type ReactNode } from 'react';
@@ -32,10 +33,13 @@ function MoveLine({ sentence, drawn }: { sentence: string; drawn: Move | null })
   const [isOpen, setOpen] = useState(false);
   if (!drawn) return <p className="py-0.5">{sentence}</p>;
   return (
-    <details className="py-0.5" onToggle={({ currentTarget }) => setOpen(currentTarget.open)}>
-      <summary>{sentence}</summary>
+    <Disclosure
+      summary={<>{sentence}</>}
+      className="py-0.5"
+      onToggle={({ currentTarget }) => setOpen(currentTarget.open)}
+    >
       {isOpen && <WayDrawing {...drawn} />}
-    </details>
+    </Disclosure>
   );
 }
 
@@ -185,10 +189,9 @@ export function Alternatives({ ways, actions, isSeries }: AlternativesProps) {
         <SharedWays key={all.key} shared={all} actions={actions} />
       ))}
       {shared.length > 0 && rivals.length > 0 ? (
-        <details className="mt-2">
-          <summary className="text-note text-soft">{t`Two of them at a time`}</summary>
+        <Disclosure summary={t`Two of them at a time`} className="mt-2">
           {pairs}
-        </details>
+        </Disclosure>
       ) : (
         pairs
       )}

@@ -1,4 +1,5 @@
 'use client';
+import { Disclosure } from '@/ui/kit/disclosure';
 import { t } from '@/contracts/language/translate';
 import type { ReactNode } from 'react';
 import type { DateAlternatives, AlternativeView } from '@/contracts/alternatives/alternatives';
@@ -48,10 +49,9 @@ export function DateWays({ date, isOneOfMany, actions }: DateWaysProps) {
       {none && <p className="text-note">{none}</p>}
       {best.length > 0 && <WayList label={label} ways={best} now={now} actions={actions} />}
       {others.length > 0 && (
-        <details className="mt-1">
-          <summary className="text-note text-soft">{t`Of another kind (${others.length})`}</summary>
+        <Disclosure summary={t`Of another kind (${others.length})`} className="mt-1">
           <WayList label={t`${label}, of another kind`} ways={others} now={now} actions={actions} />
-        </details>
+        </Disclosure>
       )}
       {date.cut && <p className="mt-1 text-fine text-soft">{date.cut}</p>}
     </>
@@ -63,16 +63,20 @@ export function DateWays({ date, isOneOfMany, actions }: DateWaysProps) {
       </section>
     );
   return (
-    <details className="border-b border-rule py-1">
-      <summary>
-        <span className="font-semibold">{when}</span>{' '}
-        <span className="text-note text-soft">
-          {best[0]
-            ? `${best[0].sentence}${best.length > 1 ? t` And ${best.length - 1} more.` : ''}`
-            : t`No alternative was found.`}
-        </span>
-      </summary>
+    <Disclosure
+      summary={
+        <>
+          <span className="font-semibold">{when}</span>{' '}
+          <span className="text-note text-soft">
+            {best[0]
+              ? `${best[0].sentence}${best.length > 1 ? t` And ${best.length - 1} more.` : ''}`
+              : t`No alternative was found.`}
+          </span>
+        </>
+      }
+      className="border-b border-rule py-1"
+    >
       {body}
-    </details>
+    </Disclosure>
   );
 }

@@ -1,4 +1,5 @@
 'use client';
+import { Disclosure } from '@/ui/kit/disclosure';
 import { Checkbox } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { memo, useId } from 'react';
@@ -44,19 +45,22 @@ function OtherCalendars({ form, choices, faults }: PartProps) {
   if (values.categoryId === '' || !others.length) return null;
   const fault = Object.entries(faults).find(([path]) => path.startsWith('calendarIds'))?.[1];
   return (
-    <details className="sm:col-span-6" open={values.calendarIds.length > 0}>
-      <summary className="cursor-pointer py-1 font-semibold">{t`It belongs on another calendar too`}</summary>
+    <Disclosure
+      summary={t`It belongs on another calendar too`}
+      className="sm:col-span-6"
+      open={values.calendarIds.length > 0}
+    >
       <div className="flex flex-wrap gap-x-4 gap-y-1">
         {others.map(({ id, name, about }) => (
-          <label key={id} className="flex min-h-7 items-center gap-1.5" title={about}>
+          <label key={id} className="flex min-h-7 items-center gap-1.5">
             <Checkbox className="size-4" value={String(id)} {...form.register('calendarIds')} />
-            {name}
+            {name} {about && <span className="text-note text-soft">{about}</span>}
           </label>
         ))}
       </div>
       {fault && <p className="font-semibold text-clash">{fault}</p>}
       <p className="mt-0.5 text-note text-soft">{t`The office decides whether it is listed there.`}</p>
-    </details>
+    </Disclosure>
   );
 }
 

@@ -1,4 +1,5 @@
 'use client';
+import { Disclosure } from '@/ui/kit/disclosure';
 import { Button } from '@/ui/kit/button';
 import { NumberField, Radio, Select, TextField } from '@/ui/kit/fields';
 import { fieldsAskedIn, PlainFields } from './plain-fields';
@@ -132,7 +133,7 @@ export const WhatSection = memo(function WhatSection({ form, choices, faults }: 
         <Select {...register('categoryId')}>
           <option value="">{t`Choose …`}</option>
           {choices.categories.map(({ id, name, mark, about }) => (
-            <option key={id} value={id} title={about}>
+            <option key={id} value={id}>
               {mark} · {name}: {about}
             </option>
           ))}
@@ -153,8 +154,11 @@ export const WhatSection = memo(function WhatSection({ form, choices, faults }: 
           fault={faults[`answers._${id}`]}
         />
       ))}
-      <details className="sm:col-span-6" open={!hasNone(getValues()) || undefined}>
-        <summary className="font-semibold">{t`Second line, more hosts, contact on the day`}</summary>
+      <Disclosure
+        summary={t`Second line, more hosts, contact on the day`}
+        className="sm:col-span-6"
+        open={!hasNone(getValues()) || undefined}
+      >
         <div className="mt-3 grid gap-4 sm:grid-cols-6">
           <PlainFields form={form} faults={faults} section="what" />
           <More
@@ -189,7 +193,7 @@ export const WhatSection = memo(function WhatSection({ form, choices, faults }: 
             </Field>
           )}
         </div>
-      </details>
+      </Disclosure>
     </FormSection>
   );
 });

@@ -1,4 +1,5 @@
 'use client';
+import { Disclosure } from '@/ui/kit/disclosure';
 import { RegisteredDate, RegisteredTime } from '@/ui/kit/dates/registered';
 import { Button } from '@/ui/kit/button';
 import { Checkbox, NumberField, Select } from '@/ui/kit/fields';
@@ -137,12 +138,11 @@ function NamedSpaces(props: PartProps) {
       >
         <NumberField min={0} step={1} {...form.register('wheelchairs')} />
       </Field>
-      <details className="sm:col-span-6">
-        <summary className="font-semibold">{t`What the space must have`}</summary>
+      <Disclosure summary={t`What the space must have`} className="sm:col-span-6">
         <div className="mt-2">
           <MustHave form={form} />
         </div>
-      </details>
+      </Disclosure>
       {fields.length < MOST_SPACES && (
         <Button
           className="self-end sm:col-span-2 sm:justify-self-start"

@@ -1,4 +1,5 @@
 'use client';
+import { EmptyState } from '@/ui/kit/empty-state';
 import { Button } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type RefObject } from 'react';
@@ -285,7 +286,7 @@ function LoadedBoard(props: LoadedProps) {
               }}
             />
           ) : (
-            <p className="sheet p-6 text-lg">
+            <EmptyState>
               {t`Nothing on the board matches the filter. `}
               <Button
                 onClick={() =>
@@ -300,7 +301,7 @@ function LoadedBoard(props: LoadedProps) {
                   })
                 }
               >{t`Show all spaces`}</Button>
-            </p>
+            </EmptyState>
           )}
           <NoteStrip note={note} dragPreview={gestures.dragPreview} house={house} rows={rows} />
           <BoardKey />

@@ -1,4 +1,5 @@
 'use client';
+import { Disclosure } from '@/ui/kit/disclosure';
 import { DateField } from '@/ui/kit/dates/date-field';
 import { TimeField } from '@/ui/kit/dates/time-field';
 import { Field } from '@/ui/kit/field';
@@ -133,10 +134,9 @@ export function BookingDetails({ booking, board, isManager, onMove, onClose }: B
         </p>
       )}
       {isMovable(booking, isManager) && (
-        <details className="mt-3 border-t border-rule pt-2">
-          <summary className="font-semibold">{t`Move or lengthen`}</summary>
+        <Disclosure summary={t`Move or lengthen`} className="mt-3 border-t border-rule pt-2">
           <TypedMove key={booking.id} booking={booking} board={board} onMove={onMove} />
-        </details>
+        </Disclosure>
       )}
     </DetailsPanel>
   );

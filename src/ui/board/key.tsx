@@ -14,7 +14,7 @@ function Sample({ children, width }: { children: React.ReactNode; width: string 
 export function BoardKey() {
   return (
     <div className="text-fine">
-      <h2 className="sr-only">{t`Key`}</h2>
+      <h2 className="sr-only">{t`Legend`}</h2>
       <ul className="flex flex-wrap items-center gap-x-5 gap-y-1 px-1">
         <li>
           <Sample width="w-44">

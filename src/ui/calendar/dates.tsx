@@ -1,4 +1,5 @@
 'use client';
+import { EmptyState } from '@/ui/kit/empty-state';
 import { Button, ButtonLink } from '@/ui/kit/button';
 import { t, texts, sayNumber } from '@/contracts/language/translate';
 import Link from '@/ui/kit/link';
@@ -141,12 +142,12 @@ function View(view: ViewProps) {
   const columns = address.view === 'list' ? [] : columnsOf(view, dayHref);
   if (!columns.length && !entries.length)
     return (
-      <p className="sheet p-6 text-lg">
+      <EmptyState>
         {address.text || address.only.length || address.state
           ? t`Nothing here is what you look for.`
           : t`Nothing is on in these days.`}{' '}
         <ButtonLink href={datesHref({ view: address.view, day })}>{t`Show everything`}</ButtonLink>
-      </p>
+      </EmptyState>
     );
   if (!columns.length)
     return <RunningList range={range} entries={entries} context={context} dayHref={dayHref} />;

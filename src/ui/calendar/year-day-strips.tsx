@@ -21,7 +21,7 @@ const sayDay = (date: LocalDate, day: DayStripDay | undefined): string =>
     dayLong(date),
     day && t`${Math.round(day.fullness * 100)} % full`,
     day?.waiting && t`${day.waiting} waiting`,
-    day?.clashing && countText(day.clashing, 'of them clashes', 'of them clash'),
+    day?.clashing && countText(day.clashing, 'of them conflicts', 'of them conflict'),
   ]
     .filter(Boolean)
     .join(', ');

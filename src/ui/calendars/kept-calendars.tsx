@@ -1,4 +1,5 @@
 'use client';
+import { EmptyState } from '@/ui/kit/empty-state';
 import { Button, ButtonLink } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
@@ -123,9 +124,7 @@ export function KeptCalendars({
           {said}.
         </p>
       )}
-      {calendars.length === 0 && (
-        <p className="sheet p-6 text-lg">{t`There is no calendar yet. Make the first one.`}</p>
-      )}
+      {calendars.length === 0 && <EmptyState>{t`There is no calendar yet. Make the first one.`}</EmptyState>}
       <ol className="grid gap-3 xl:grid-cols-2">
         {calendars.map((calendar, index) => (
           <CalendarLine

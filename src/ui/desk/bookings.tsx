@@ -1,4 +1,5 @@
 'use client';
+import { EmptyState } from '@/ui/kit/empty-state';
 import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import { isOpen, type BookingLine, type BookingsView } from '@/contracts/decisions/bookings';
@@ -126,7 +127,7 @@ export function Bookings({ view, inAnyState }: { view: BookingsView; inAnyState:
           </table>
         </div>
       ) : (
-        <p className="sheet p-6 text-lg">{t`No booking matches. Take something out of the search.`}</p>
+        <EmptyState>{t`No booking matches. Take something out of the search.`}</EmptyState>
       )}
       <BookingsCommand picked={picked} view={view} onDone={() => setPicked(new Set())} />
     </>

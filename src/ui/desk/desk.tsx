@@ -1,4 +1,5 @@
 'use client';
+import { EmptyState } from '@/ui/kit/empty-state';
 import { Select, TextField } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { useSearchParams } from 'next/navigation';
@@ -147,11 +148,11 @@ export function Desk({ view, kept }: DeskProps) {
           {lines.length ? (
             <DeskTable lines={lines} isInSteps={filter.order === 'loss'} picked={picked} onPick={setPicked} />
           ) : (
-            <p className="sheet p-6 text-lg">
+            <EmptyState>
               {view.lines.length
                 ? t`Nothing on the desk matches the filter. Take something out of it.`
                 : t`Nothing waits. New requests come in here, most urgent first.`}
-            </p>
+            </EmptyState>
           )}
           <ApproveClear
             picked={lines.filter(({ reference }) => picked.has(reference))}

@@ -36,7 +36,7 @@ export function HandledBy({ reference, title, handler, isMine }: HandledByProps)
         disabled={isSending}
         onClick={() => give(isMine ? 'nobody' : 'me')}
       >
-        {isMine ? t`Give back` : t`Take on`}
+        {isMine ? t`Give back` : t`Assign to me`}
       </button>
       {fault && <span className="text-clash">{fault}</span>}
     </span>

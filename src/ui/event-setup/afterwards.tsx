@@ -1,4 +1,5 @@
 'use client';
+import { Disclosure } from '@/ui/kit/disclosure';
 import { DateField } from '@/ui/kit/dates/date-field';
 import { Field } from '@/ui/kit/field';
 import { Button } from '@/ui/kit/button';
@@ -60,8 +61,12 @@ function Names({ event }: { event: EventSetup }) {
   );
   const path = `/api/events/${event.date.id}/attendance`;
   return (
-    <details open={names.length > 0}>
-      <summary className="cursor-pointer py-1 font-semibold">{t`By name${names.length ? t`: ${names.filter(({ isHere }) => isHere).length} of ${names.length} here` : ''}`}</summary>
+    <Disclosure
+      summary={
+        <>{t`By name${names.length ? t`: ${names.filter(({ isHere }) => isHere).length} of ${names.length} here` : ''}`}</>
+      }
+      open={names.length > 0}
+    >
       <ul className="grid gap-x-6 sm:grid-cols-2">
         {names.map(({ name, isHere }) => (
           <li key={name}>
@@ -100,7 +105,7 @@ function Names({ event }: { event: EventSetup }) {
         </div>
       </Form>
       <RefusalNote error={error} />
-    </details>
+    </Disclosure>
   );
 }
 

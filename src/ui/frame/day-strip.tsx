@@ -160,12 +160,11 @@ function DayMark({ day, date, fullest }: { day: DayStripDay | undefined; date: L
         {dayLong(date)}
         {day ? t`, ${Math.round(day.fullness * 100)} % full` : ''}
         {waits ? t`, ${waits} waiting` : ''}
-        {clashes ? `, ${countText(clashes, 'clashes', 'clash')}` : ''}
+        {clashes ? `, ${countText(clashes, 'conflict', 'conflicts')}` : ''}
         {notes && `, ${notes}`}
       </span>
       {notes && (
         <span
-          title={notes}
           aria-hidden="true"
           className="absolute inset-x-0 top-0 z-10 h-full border-t-[3px] border-dotted border-look"
         />

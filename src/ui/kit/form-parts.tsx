@@ -1,3 +1,4 @@
+import { Disclosure } from '@/ui/kit/disclosure';
 import { Checkbox } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { useId, type ReactNode } from 'react';
@@ -41,11 +42,15 @@ export function PickSeveral<Id extends string | number>({
 }: PickSeveralProps<Id>) {
   const names = options.filter(({ id }) => picked.includes(id)).map(({ name }) => name);
   return (
-    <details className="border-b border-rule py-1">
-      <summary className="cursor-pointer py-1">
-        <span className="font-semibold">{legend}: </span>
-        {names.length ? names.join(', ') : <span className="text-soft">{t`any`}</span>}
-      </summary>
+    <Disclosure
+      summary={
+        <>
+          <span className="font-semibold">{legend}: </span>
+          {names.length ? names.join(', ') : <span className="text-soft">{t`any`}</span>}
+        </>
+      }
+      className="border-b border-rule py-1"
+    >
       <fieldset className="flex flex-wrap gap-x-4 gap-y-1 pb-2">
         <legend className="sr-only">{legend}</legend>
         {options.map(({ id, name }) => (
@@ -60,6 +65,6 @@ export function PickSeveral<Id extends string | number>({
           </label>
         ))}
       </fieldset>
-    </details>
+    </Disclosure>
   );
 }

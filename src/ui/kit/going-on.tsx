@@ -2,6 +2,7 @@
 import { Button } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import type { LongWorkKind } from '@/contracts/base/long-work';
+import { Progress } from './progress';
 import { useLongWork } from '@/ui/hooks/use-long-work';
 
 interface GoingOnProps {
@@ -13,10 +14,6 @@ interface GoingOnProps {
   readonly onStop?: () => void;
 }
 
-// Browsers draw a bar in colours of their own, which are none of ours in either theme.
-const BAR =
-  'h-2.5 w-28 appearance-none overflow-hidden rounded-sm bg-sunk outline outline-1 outline-strong-rule indeterminate:animate-pulse [&::-moz-progress-bar]:bg-accent [&::-webkit-progress-bar]:bg-sunk [&::-webkit-progress-value]:bg-accent';
-
 /** That something takes its time, how far it is, and a way to stop it; nothing where nothing is going on. */
 export function GoingOn({ isGoing, kind, what = t`Being done`, onStop }: GoingOnProps) {
   const work = useLongWork(isGoing, kind);
@@ -24,7 +21,7 @@ export function GoingOn({ isGoing, kind, what = t`Being done`, onStop }: GoingOn
   const { done, of, isWaiting } = work ?? { done: 0, of: 0, isWaiting: false };
   return (
     <span className="flex flex-wrap items-center gap-3">
-      <progress className={BAR} aria-label={what} {...(of > 0 && { value: done, max: of })} />
+      <Progress label={what} done={done} of={of} />
       <span role="status" className="text-soft">
         {isWaiting ? t`waits for its turn` : of > 0 && t`${what}: ${done} of ${of}`}
       </span>

@@ -1,4 +1,5 @@
 'use client';
+import { IconButton } from './icon-button';
 import { Button } from '@/ui/kit/button';
 import { TextField } from '@/ui/kit/fields';
 import { LOCALES } from '@/contracts/language/languages';
@@ -41,18 +42,8 @@ interface ToolProps {
   onPress(): void;
 }
 
-const Tool = ({ name, isOn, isOff, children, onPress }: ToolProps) => (
-  <button
-    type="button"
-    aria-label={name}
-    title={name}
-    aria-pressed={isOn}
-    disabled={isOff}
-    className={`grid size-8 place-items-center rounded-xs hover:bg-sunk disabled:opacity-40 ${isOn ? 'bg-sunk outline-1 outline-strong-rule' : ''}`}
-    onClick={onPress}
-  >
-    {children}
-  </button>
+const Tool = ({ isOn, isOff, onPress, ...rest }: ToolProps) => (
+  <IconButton {...rest} aria-pressed={isOn} disabled={isOff} onClick={onPress} />
 );
 
 /** `fern.example` means a page there. */

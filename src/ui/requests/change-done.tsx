@@ -10,9 +10,7 @@ export function ChangeDone({ change }: { change: ChangeHandle }) {
     <>
       <p role="status" className="flex flex-wrap items-center gap-3 font-semibold text-clear">
         {change.doneText}
-        {change.canTakeBack && (
-          <Button isBusy={change.isSending} onClick={change.takeBack}>{t`Take it back`}</Button>
-        )}
+        {change.canTakeBack && <Button isBusy={change.isSending} onClick={change.takeBack}>{t`Undo`}</Button>}
       </p>
       <GoingOn isGoing={change.isSending} kind="writes" onStop={change.stop} />
       <RefusalNote error={change.error} />

@@ -1,4 +1,5 @@
 'use client';
+import { Disclosure } from '@/ui/kit/disclosure';
 import { TextField } from '@/ui/kit/fields';
 import { Button } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
@@ -22,11 +23,15 @@ export function Deputies({ first }: { first: readonly Deputy[] }) {
     if (isDeputy) setEmail('');
   };
   return (
-    <details className="mt-4">
-      <summary className="font-semibold">
-        {t`Who may ask, change and cancel for me`}
-        {deputies.length > 0 && ` (${deputies.length})`}
-      </summary>
+    <Disclosure
+      summary={
+        <>
+          {t`Who may ask, change and cancel for me`}
+          {deputies.length > 0 && ` (${deputies.length})`}
+        </>
+      }
+      className="mt-4"
+    >
       <div className="mt-2 grid max-w-2xl gap-2">
         {deputies.length > 0 && (
           <ul>
@@ -65,6 +70,6 @@ export function Deputies({ first }: { first: readonly Deputy[] }) {
         </Form>
         <RefusalNote error={error} />
       </div>
-    </details>
+    </Disclosure>
   );
 }

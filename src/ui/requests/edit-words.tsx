@@ -1,4 +1,5 @@
 'use client';
+import { Disclosure } from '@/ui/kit/disclosure';
 import { Button } from '@/ui/kit/button';
 import { Checkbox, TextField } from '@/ui/kit/fields';
 import { EDITED_FIELD_NAMES, fieldLabel, fieldsIn, requestField } from '@/contracts/requests/request-fields';
@@ -41,8 +42,7 @@ export function EditWords({ request }: { request: RequestView }) {
     setFilled({ version: filled.version, words: form });
   };
   return (
-    <details className="sheet mt-4 p-3">
-      <summary className="cursor-pointer font-semibold">{t`Put its words right`}</summary>
+    <Disclosure summary={t`Edit title and text`} className="sheet mt-4 p-3">
       <Form className="grid max-w-3xl gap-3 pt-3" onSubmit={submit}>
         <label>
           <span className="font-semibold">{t`Title`}</span>
@@ -91,6 +91,6 @@ export function EditWords({ request }: { request: RequestView }) {
         </div>
         <ChangeDone change={change} />
       </Form>
-    </details>
+    </Disclosure>
   );
 }

@@ -3,7 +3,8 @@ import { TextField } from '@/ui/kit/fields';
 import { Button } from '@/ui/kit/button';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
-import { AlertDialog } from 'radix-ui';
+import { AlertDialog } from '@/ui/kit/alert-dialog';
+import { Field } from '@/ui/kit/field';
 import { useState } from 'react';
 import type { DateView } from '@/contracts/requests/request-view';
 import { countText } from '@/contracts/words/when';
@@ -40,34 +41,37 @@ export function LeaveDialog({ picked, change, onLeft }: LeaveDialogProps) {
     onLeft();
   };
   return (
-    <AlertDialog.Root open={isOpen} onOpenChange={setOpen}>
-      <AlertDialog.Trigger asChild>
+    <AlertDialog
+      isOpen={isOpen}
+      onOpen={setOpen}
+      trigger={
         <Button off={picked.length ? null : t`Pick dates in the list above first.`}>
           {picked.length ? t`Cancel ${countText(picked.length, 'date', 'dates')} …` : t`Pick dates to cancel`}
         </Button>
-      </AlertDialog.Trigger>
-      <AlertDialog.Portal>
-        <AlertDialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
-        <AlertDialog.Content className="sheet fixed top-1/2 left-1/2 z-50 w-[min(32rem,94vw)] -translate-x-1/2 -translate-y-1/2 border-t-4 border-t-accent p-5">
-          <AlertDialog.Title className="text-xl">{t`Cancel ${countText(picked.length, 'date', 'dates')}?`}</AlertDialog.Title>
-          <AlertDialog.Description className="mt-2">{consequence(picked)}</AlertDialog.Description>
-          <label className="mt-3 block">
+      }
+      title={t`Cancel ${countText(picked.length, 'date', 'dates')}?`}
+      consequence={consequence(picked)}
+      keep={t`Keep them`}
+      confirm={t`Cancel them`}
+      isBusy={change.isSending}
+      onConfirm={() => void leave()}
+    >
+      <Field
+        className="mt-3"
+        look="plain"
+        label={
+          <>
             {t`Reason `}
             <span className="text-soft">{t`(the office reads it)`}</span>
-            <TextField
-              value={reason}
-              maxLength={MOST_CHARACTERS.reason}
-              onChange={(event) => setReason(event.target.value)}
-            />
-          </label>
-          <div className="mt-4 flex flex-wrap justify-end gap-2">
-            <AlertDialog.Cancel asChild>
-              <Button>{t`Keep them`}</Button>
-            </AlertDialog.Cancel>
-            <Button isMain isBusy={change.isSending} onClick={leave}>{t`Cancel them`}</Button>
-          </div>
-        </AlertDialog.Content>
-      </AlertDialog.Portal>
-    </AlertDialog.Root>
+          </>
+        }
+      >
+        <TextField
+          value={reason}
+          maxLength={MOST_CHARACTERS.reason}
+          onChange={(event) => setReason(event.target.value)}
+        />
+      </Field>
+    </AlertDialog>
   );
 }

@@ -1,4 +1,5 @@
 'use client';
+import { Disclosure } from '@/ui/kit/disclosure';
 import { t } from '@/contracts/language/translate';
 import Link from '@/ui/kit/link';
 import { useEffect, useRef } from 'react';
@@ -35,10 +36,9 @@ export function NewsList({ news }: { news: News }) {
       <h2 className="pb-1 text-xl">{t`What happened`}</h2>
       <ul>{news.lines.slice(0, shown).map(line)}</ul>
       {rest.length > 0 && (
-        <details>
-          <summary className="py-1 text-soft">{t`Earlier`}</summary>
+        <Disclosure summary={t`Earlier`}>
           <ul>{rest.map(line)}</ul>
-        </details>
+        </Disclosure>
       )}
     </section>
   );

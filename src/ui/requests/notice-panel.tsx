@@ -1,4 +1,5 @@
 'use client';
+import { Disclosure } from '@/ui/kit/disclosure';
 import { DateField } from '@/ui/kit/dates/date-field';
 import { Field } from '@/ui/kit/field';
 import { Button } from '@/ui/kit/button';
@@ -177,11 +178,16 @@ export function NoticePanel({ request, notice }: { request: RequestView; notice:
   };
   const wished = notice.calendars.filter(({ choice }) => choice === 'wanted').length;
   return (
-    <details className="sheet mt-4 p-3" open={wished > 0}>
-      <summary className="cursor-pointer font-semibold">
-        {t`What readers see`}
-        {wished > 0 && t`: ${countText(wished, 'calendar is', 'calendars are')} wished for`}
-      </summary>
+    <Disclosure
+      summary={
+        <>
+          {t`What readers see`}
+          {wished > 0 && t`: ${countText(wished, 'calendar is', 'calendars are')} wished for`}
+        </>
+      }
+      className="sheet mt-4 p-3"
+      open={wished > 0}
+    >
       <div className="pt-3">
         <AsRead notice={notice} fields={fields} />
       </div>
@@ -255,6 +261,6 @@ export function NoticePanel({ request, notice }: { request: RequestView; notice:
         </p>
         <ChangeDone change={change} />
       </Form>
-    </details>
+    </Disclosure>
   );
 }

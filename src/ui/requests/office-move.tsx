@@ -1,4 +1,5 @@
 'use client';
+import { Disclosure } from '@/ui/kit/disclosure';
 import { DateTimeField } from '@/ui/kit/dates/date-time-field';
 import { Button } from '@/ui/kit/button';
 import { TextField } from '@/ui/kit/fields';
@@ -45,8 +46,7 @@ export function OfficeMove({ request, picked, spaces, change, offerUntil }: Offi
     if (await change.run(step, ids)) handle.clear();
   };
   return (
-    <details className="sheet mt-3 p-3">
-      <summary className="cursor-pointer font-semibold">{t`Another time or space for the picked dates`}</summary>
+    <Disclosure summary={t`Another time or space for the picked dates`} className="sheet mt-3 p-3">
       <PatchFields request={request} spaces={spaces} handle={handle}>
         <label className="col-span-2">
           {t`Why `}
@@ -88,6 +88,6 @@ export function OfficeMove({ request, picked, spaces, change, offerUntil }: Offi
           </Form>
         )}
       </div>
-    </details>
+    </Disclosure>
   );
 }

@@ -1,4 +1,5 @@
 'use client';
+import { Disclosure } from '@/ui/kit/disclosure';
 import { RegisteredDate, RegisteredTime } from '@/ui/kit/dates/registered';
 import { Field } from '@/ui/kit/field';
 import { Button } from '@/ui/kit/button';
@@ -166,9 +167,8 @@ export function SeriesFrom({ request }: { request: RequestView }) {
   const dates = toCome(request.dates);
   if (request.dates.length < 2 || !dates.length) return null;
   return (
-    <details className="sheet mt-4 p-3">
-      <summary className="cursor-pointer font-semibold">{t`Change or extend the series`}</summary>
+    <Disclosure summary={t`Change or extend the series`} className="sheet mt-4 p-3">
       <SeriesForm request={request} dates={dates} />
-    </details>
+    </Disclosure>
   );
 }

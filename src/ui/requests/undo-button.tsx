@@ -11,9 +11,9 @@ export function UndoButton({ changeSet, what }: { readonly changeSet: number; re
     <>
       <Button
         isBusy={isSending}
-        aria-label={t`Take it back: ${what}`}
+        aria-label={t`Undo: ${what}`}
         onClick={() => void submit(`/api/changes/${changeSet}/undo`, {})}
-      >{t`Take it back`}</Button>
+      >{t`Undo`}</Button>
       <span role="status" className="ml-2 font-semibold text-clear">
         {said && t`Done: ${said}.`}
       </span>

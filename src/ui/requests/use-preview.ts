@@ -10,7 +10,7 @@ export function sayNumbers({ numbers }: ChangeReply): string {
   const { moved, clashing, keepOwn, ordersAdded, ordersRevised, ordersWithdrawn } = numbers;
   const said = [
     moved > 0 && countText(moved, 'date moves', 'dates move'),
-    clashing > 0 && countText(clashing, 'clashes', 'clash'),
+    clashing > 0 && countText(clashing, 'conflict', 'conflicts'),
     keepOwn > 0 && countText(keepOwn, 'keeps its own', 'keep their own'),
     ordersAdded > 0 && countText(ordersAdded, 'order is made', 'orders are made'),
     ordersRevised > 0 && countText(ordersRevised, 'order is revised', 'orders are revised'),

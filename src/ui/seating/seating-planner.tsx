@@ -1,4 +1,5 @@
 'use client';
+import { Disclosure } from '@/ui/kit/disclosure';
 import { Checkbox, NumberField, Select, TextField } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { useEffect, useState } from 'react';
@@ -170,8 +171,10 @@ export function SeatingPlanner({ floor, query, own, mayKeep }: PlannerProps) {
               />
             </div>
           )}
-          <details open={Boolean(fields.aisle || fields.between || fields.row)}>
-            <summary className="cursor-pointer py-1 font-semibold">{t`Wider than published`}</summary>
+          <Disclosure
+            summary={t`Wider than published`}
+            open={Boolean(fields.aisle || fields.between || fields.row)}
+          >
             <div className="grid grid-cols-2 gap-2">
               <Length
                 label={t`Aisles`}
@@ -196,7 +199,7 @@ export function SeatingPlanner({ floor, query, own, mayKeep }: PlannerProps) {
                 />
               </label>
             </div>
-          </details>
+          </Disclosure>
         </Form>
         <OwnLayouts
           own={own}

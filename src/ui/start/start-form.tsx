@@ -134,7 +134,7 @@ export function StartForm({ zones }: { zones: readonly string[] }) {
         </section>
         <section className="flex flex-wrap items-start gap-x-6 gap-y-3">
           <h2 className="basis-full border-b border-rule text-xl">{t`The first space to be asked for`}</h2>
-          {line('building', t`Building it stands in`)}
+          {line('building', t`Building it is in`)}
           {line('space', t`Name of the space`)}
           {line('code', t`Code`, { className: 'w-28', hint: t`Short; it stands in addresses.` })}
           <Labelled label={t`Usually set as`} fault={faultOf('layout')}>

@@ -1,3 +1,4 @@
+import { EmptyState } from '@/ui/kit/empty-state';
 import { t } from '@/contracts/language/translate';
 import type { NoticeCalendar } from '@/contracts/publishing/notices';
 import { countText } from '@/contracts/words/when';
@@ -9,9 +10,7 @@ export function CalendarCards({ calendars }: { calendars: readonly NoticeCalenda
   return (
     <section id="calendars" aria-label={t`The calendars by themselves`} className="no-print pt-8">
       <h2 className="pb-2 text-2xl">{t`The calendars by themselves`}</h2>
-      {calendars.length === 0 && (
-        <p className="sheet p-6 text-lg">{t`There is no calendar for you to read yet.`}</p>
-      )}
+      {calendars.length === 0 && <EmptyState>{t`There is no calendar for you to read yet.`}</EmptyState>}
       <ul className="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
         {calendars.map(({ slug, name, about, mark, hue, coming, isForEveryone }) => (
           <li key={slug} className="sheet p-4">

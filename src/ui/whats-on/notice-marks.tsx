@@ -7,7 +7,7 @@ export function NoticeMarks({ marks }: { marks: readonly NoticeMark[] }) {
   return (
     <span className="inline-flex shrink-0 gap-0.5 align-[0.1em]">
       {marks.map(({ slug, mark, hue, name }) => (
-        <span key={slug} title={name}>
+        <span key={slug}>
           <Mark mark={mark} hue={hue} />
           <span className="sr-only">{name}</span>
         </span>

@@ -1,4 +1,5 @@
 'use client';
+import { EmptyState } from '@/ui/kit/empty-state';
 import { Button } from '@/ui/kit/button';
 import { NumberField, TextField } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
@@ -110,9 +111,7 @@ function Line({ line }: { line: StoreLine }) {
 /** Store by store what leaves and comes back, and what passes the stores. */
 export function StoresList({ day }: { day: StoresDay }) {
   if (!day.stores.length)
-    return (
-      <p className="sheet p-6 text-lg">{t`Nothing leaves the stores on this day, and nothing comes back.`}</p>
-    );
+    return <EmptyState>{t`Nothing leaves the stores on this day, and nothing comes back.`}</EmptyState>;
   return (
     <div className="grid gap-4">
       {day.movements.length > 0 && (

@@ -1,4 +1,5 @@
 'use client';
+import { Disclosure } from '@/ui/kit/disclosure';
 import { Button } from '@/ui/kit/button';
 import { Checkbox, NumberField, Radio, TextArea, TextField } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
@@ -222,8 +223,7 @@ function WorkPart({ fields, choices, faults, set }: PartProps) {
         faults={faults}
         onChange={(quantities) => set({ quantities })}
       />
-      <details>
-        <summary className="cursor-pointer py-1 underline">{t`What formulas know`}</summary>
+      <Disclosure summary={t`What formulas know`}>
         <dl className="grid grid-cols-[auto_1fr] gap-x-4">
           {FORMULA_NAMES.map((name) => (
             <div key={name} className="contents">
@@ -243,7 +243,7 @@ function WorkPart({ fields, choices, faults, set }: PartProps) {
           ))}
         </dl>
         <p className="text-soft">{t`+ − * / % and brackets; ${FORMULA_FUNCTIONS.join(', ')}; “people > 40 ? 2 : 1”. What comes out is rounded up to whole things.`}</p>
-      </details>
+      </Disclosure>
       <Labelled label={t`Checklist, a line each`} fault={faults.checklist}>
         {(ids) => (
           <TextArea

@@ -1,3 +1,4 @@
+import { EmptyState } from '@/ui/kit/empty-state';
 import { t } from '@/contracts/language/translate';
 import type { TemplateLine } from '@/contracts/work-orders/templates';
 import Link from '@/ui/kit/link';
@@ -7,7 +8,7 @@ export function TemplateTable({ templates }: { templates: readonly TemplateLine[
   const teams = [...new Set(templates.map(({ team }) => team))];
   if (!teams.length)
     return (
-      <p className="sheet p-6 text-lg">{t`There is no work order template yet, so approved events make no work orders.`}</p>
+      <EmptyState>{t`There is no work order template yet, so approved events make no work orders.`}</EmptyState>
     );
   return (
     <div className="grid gap-4">

@@ -1,3 +1,4 @@
+import { EmptyState } from '@/ui/kit/empty-state';
 import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { signedInPage } from '@/server/http/page';
@@ -16,7 +17,7 @@ export default async function ConsentsPage() {
       {requests.length ? (
         requests.map((request) => <AnswerConsent key={request.reference} request={request} />)
       ) : (
-        <p className="sheet p-6 text-lg">{t`No open request asks for it now.`}</p>
+        <EmptyState>{t`No open request asks for it now.`}</EmptyState>
       )}
     </>
   );

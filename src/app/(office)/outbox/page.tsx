@@ -1,3 +1,4 @@
+import { EmptyState } from '@/ui/kit/empty-state';
 import { t, tAs, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { MAIL_WAIT_MIN } from '@/core/changes/undo-time';
@@ -58,7 +59,7 @@ export default async function OutboxPage() {
           </table>
         </div>
       ) : (
-        <p className="sheet p-6 text-lg">{t`Nothing has been written yet. The first request brings the first message.`}</p>
+        <EmptyState>{t`Nothing has been written yet. The first request brings the first message.`}</EmptyState>
       )}
     </>
   );

@@ -1,3 +1,4 @@
+import { EmptyState } from '@/ui/kit/empty-state';
 import { ButtonLink } from '@/ui/kit/button';
 import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
@@ -25,7 +26,7 @@ export default async function RequestsPage() {
       {lines.length ? (
         <OwnList lines={lines} me={ctx.viewer.name} />
       ) : (
-        <p className="sheet p-6 text-lg">{t`You have no requests yet. Pick a free time on the board, or start with the form.`}</p>
+        <EmptyState>{t`You have no requests yet. Pick a free time on the board, or start with the form.`}</EmptyState>
       )}
       <Deputies first={await deputiesOf(ctx)} />
     </>

@@ -1,3 +1,4 @@
+import { EmptyState } from '@/ui/kit/empty-state';
 import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { parseLocalDate } from '@/core/time/local-time';
@@ -36,7 +37,7 @@ export default async function SetupsPage({ searchParams }: { searchParams: Promi
       {orders.length ? (
         <OrderList orders={orders} />
       ) : (
-        <p className="sheet p-6 text-lg">{t`No work orders are due on this day. Approving a request makes them.`}</p>
+        <EmptyState>{t`No work orders are due on this day. Approving a request makes them.`}</EmptyState>
       )}
       <GivenUp orders={sheet.givenUp.filter((order) => only === null || order.team === only)} />
     </div>

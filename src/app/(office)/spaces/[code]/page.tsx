@@ -1,3 +1,4 @@
+import { Disclosure } from '@/ui/kit/disclosure';
 import { TextArea } from '@/ui/kit/fields';
 import { ButtonLink } from '@/ui/kit/button';
 import { FEED_FORMATS, FEED_FORMAT_NAMES } from '@/contracts/publishing/feed-formats';
@@ -69,8 +70,7 @@ function Periods({ space }: { space: SpacePage }) {
 function ElsewhereLinks({ space, isSignedIn }: { space: SpacePage; isSignedIn: boolean }) {
   const { code, name } = space;
   return (
-    <details className="pt-2">
-      <summary className="font-semibold">{t`Elsewhere: feeds, display, another site`}</summary>
+    <Disclosure summary={t`Elsewhere: feeds, display, another site`} className="pt-2">
       <ul>
         <li>
           {t`What is on here:`}{' '}
@@ -100,7 +100,7 @@ function ElsewhereLinks({ space, isSignedIn }: { space: SpacePage; isSignedIn: b
           </label>
         </li>
       </ul>
-    </details>
+    </Disclosure>
   );
 }
 

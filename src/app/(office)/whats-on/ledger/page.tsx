@@ -1,3 +1,4 @@
+import { EmptyState } from '@/ui/kit/empty-state';
 import { Button, ButtonAnchor } from '@/ui/kit/button';
 import { Select, TextField } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
@@ -73,7 +74,7 @@ export default async function LedgerPage({ searchParams }: { searchParams: Query
       </form>
       {isCut && <p className="pb-2">{t`The newest ${lines.length} lines; narrow it to see older ones.`}</p>}
       {lines.length === 0 ? (
-        <p className="sheet p-6 text-lg">{t`None of this was ever shown.`}</p>
+        <EmptyState>{t`None of this was ever shown.`}</EmptyState>
       ) : (
         <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={t`Lines of the ledger`}>
           <table className="w-full text-left">

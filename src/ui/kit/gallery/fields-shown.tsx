@@ -1,0 +1,93 @@
+'use client';
+import { t } from '@/contracts/language/translate';
+import { addDays } from '@/core/time/local-time';
+import { useState } from 'react';
+import { useOffice } from '@/ui/hooks/office';
+import { Combobox } from '../combobox';
+import { DateField } from '../dates/date-field';
+import { DateTimeField } from '../dates/date-time-field';
+import { TimeField } from '../dates/time-field';
+import { Field } from '../field';
+import { Checkbox, NumberField, Radio, Select, TextArea, TextField } from '../fields';
+import { Shown } from './shown';
+
+function ComboboxShown() {
+  const [value, setValue] = useState('a');
+  return (
+    <Field label={t`Space`}>
+      <Combobox
+        options={[
+          { value: 'a', text: t`Any suitable space` },
+          { value: 'b', text: t`no space` },
+        ]}
+        value={value}
+        onChange={setValue}
+      />
+    </Field>
+  );
+}
+
+function DatesShown() {
+  const { today } = useOffice();
+  return (
+    <Shown name="DateField, TimeField, DateTimeField">
+      <Field label={t`Day`} hint={t`tue, 12 may …`}>
+        <DateField className="w-44" defaultValue={today} />
+      </Field>
+      <Field label={t`First day`}>
+        <DateField className="w-44" />
+      </Field>
+      <Field label={t`Last day`}>
+        <DateField className="w-44" min={addDays(today, 2)} max={addDays(today, 40)} defaultValue={today} />
+      </Field>
+      <Field label={t`From`}>
+        <TimeField className="w-24" defaultValue="14:30" />
+      </Field>
+      <Field label={t`Hold until`}>
+        <DateTimeField defaultValue={`${today}T18:00`} />
+      </Field>
+    </Shown>
+  );
+}
+
+/** Fields with their labels, hints and faults. */
+export const FieldsShown = () => (
+  <>
+    <Shown name="Field, TextField, NumberField, TextArea, Select, Combobox">
+      <Field label={t`Title`}>
+        <TextField />
+      </Field>
+      <Field label={t`Title`} fault={t`Write something, or add a file.`}>
+        <TextField />
+      </Field>
+      <Field label={t`People`} look="plain">
+        <NumberField className="w-24" defaultValue={12} />
+      </Field>
+      <Field label={t`Reason`} look="note">
+        <TextArea rows={2} />
+      </Field>
+      <Field label={t`Layout`} look="caps">
+        <Select className="w-40">
+          <option>{t`round tables`}</option>
+          <option>{t`rows of chairs`}</option>
+        </Select>
+      </Field>
+      <ComboboxShown />
+    </Shown>
+    <Shown name="Checkbox, Radio">
+      <label className="flex items-center gap-2">
+        <Checkbox defaultChecked />
+        {t`Whole days`}
+      </label>
+      <label className="flex items-center gap-2">
+        <Radio name="shown" defaultChecked />
+        {t`round tables`}
+      </label>
+      <label className="flex items-center gap-2">
+        <Radio name="shown" />
+        {t`rows of chairs`}
+      </label>
+    </Shown>
+    <DatesShown />
+  </>
+);
