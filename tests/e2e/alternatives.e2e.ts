@@ -131,7 +131,7 @@ describe('in the form', () => {
       `/ask?space=${STUDIO}&start=2027-10-06T14:00&minutes=120&people=14&rule=FREQ%3DWEEKLY%3BCOUNT%3D4`,
       'requester',
     );
-    await says(page, '2 dates clear, 2 clash.');
+    await says(page, '2 dates clear, 2 conflicts.');
     await pickWay(page, 'on all 2 dates that are in trouble.');
     await press(page, 'Take this for 2 dates');
     await says(page, 'All 4 dates are clear.');

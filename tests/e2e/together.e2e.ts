@@ -79,7 +79,9 @@ test('what a colleague decides shows by itself, with their name, and nothing tha
   await says(theirs, 'Done: approved 1 date');
   await says(mine, 'Odette Finch, just now: approved 1 date');
   await says(mine, 'partly approved: 1 of 2');
-  expect(await mine.$eval('textarea', (node) => node.value)).toBe('Half a sentence');
+  expect(await mine.$eval('aria/Write[role="textbox"]', (node) => (node as HTMLTextAreaElement).value)).toBe(
+    'Half a sentence',
+  );
 });
 
 test('the board takes in what was asked for meanwhile', async () => {

@@ -63,13 +63,13 @@ export async function OfficeFrame({ children }: { children: ReactNode }) {
         className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-raised focus:p-2"
       >{t`To the page`}</a>
       <header className="no-print border-b border-strong-rule bg-paper">
-        <div className="mx-auto flex max-w-[120rem] flex-wrap items-center gap-x-6 gap-y-1 px-4 pt-1">
+        <div className="mx-auto flex max-w-[120rem] flex-wrap items-center gap-x-3 gap-y-1 px-4 pt-1">
           <Link
             href="/"
             className="font-serif text-xl leading-tight font-semibold no-underline"
           >{t`Calendario`}</Link>
           <NavLinks items={navFor(ctx.viewer, news)} />
-          <div className="ml-auto flex items-center gap-3 py-1">
+          <div className="ml-auto flex items-center gap-2 py-1">
             <Account name={ctx.viewer?.name ?? null} />
             <ThemeSwitch />
           </div>

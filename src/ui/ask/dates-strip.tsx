@@ -19,6 +19,9 @@ import type { PartProps } from './part-props';
 /** A longer series is told by its list alone. */
 const MOST_MONTHS = 14;
 
+/** A month: its name and its days. */
+const ROW = 'grid grid-cols-[2.6rem_repeat(31,minmax(0,1fr))] items-end';
+
 const LOOK: Readonly<Record<Verdict, string>> = {
   clear: 'border-clear bg-clear/25',
   look: 'border-look border-dashed bg-look/25',
@@ -71,17 +74,15 @@ function Day({ day, marked, canAdd, press }: DayProps) {
     ? 'border-transparent border-b-rule hover:border-ink'
     : marked.verdict
       ? LOOK[marked.verdict]
-      : 'border-strong-rule line-through decoration-2';
+      : 'border-dotted border-strong-rule';
   return (
     <button
       type="button"
       tabIndex={-1}
       data-day={day}
-      className={`h-5 border text-tiny leading-none ${ground} ${look} ${marked?.verdict === 'clash' ? 'text-paper' : ''}`}
+      className={`h-5 border ${ground} ${look}`}
       onClick={() => press(day, marked)}
-    >
-      {marked ? Number(day.slice(8)) : ''}
-    </button>
+    />
   );
 }
 
@@ -112,8 +113,16 @@ export const DatesStrip = memo(function DatesStrip({
           ? t`Press a date to leave it out or put it back, another day to add it.`
           : t`Press a date to leave it out or put it back.`}
       </p>
+      <div className={ROW}>
+        <span />
+        {Array.from({ length: 31 }, (_, index) => (
+          <span key={index} className="text-tiny leading-none whitespace-nowrap text-soft">
+            {index % 7 === 0 ? index + 1 : ''}
+          </span>
+        ))}
+      </div>
       {months.map((month) => (
-        <div key={month} className="grid grid-cols-[2.6rem_repeat(31,minmax(0,1fr))] items-end">
+        <div key={month} className={ROW}>
           <span className="text-tiny text-soft">{monthName(month).slice(0, 3)}</span>
           {Array.from({ length: daysInMonth(month) }, (_, index) => addDays(month, index)).map((day) => (
             <Day key={day} day={day} marked={marks.get(day)} canAdd={canAdd} press={press} />

@@ -25,7 +25,7 @@ export function Account({ name }: { name: string | null }) {
       <Link className="text-soft" href="/account">
         {name}
       </Link>
-      <Button onClick={leave}>{t`Sign out`}</Button>
+      <Button size="small" onClick={leave}>{t`Sign out`}</Button>
       <span role="alert">{problem}</span>
     </span>
   );

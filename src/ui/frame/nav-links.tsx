@@ -23,7 +23,7 @@ export function NavLinks({ items }: { items: readonly NavItem[] }) {
           key={href}
           href={href}
           aria-current={isHere(path, href) ? 'page' : undefined}
-          className="border-b-[3px] border-transparent px-2.5 pt-2 pb-1.5 font-semibold no-underline hover:border-strong-rule aria-[current]:border-accent"
+          className="border-b-[3px] border-transparent px-2 pt-2 pb-1.5 font-semibold no-underline hover:border-strong-rule aria-[current]:border-accent"
         >
           {label}
           {count ? (

@@ -4,10 +4,10 @@ import { Children, cloneElement, isValidElement, useId, type ReactElement, type 
 export type LabelLook = 'strong' | 'plain' | 'note' | 'caps';
 
 const LOOKS: Readonly<Record<LabelLook, string>> = {
-  strong: 'font-semibold',
-  plain: '',
+  strong: 'block font-semibold',
+  plain: 'block',
   note: 'block text-note text-soft',
-  caps: 'small-caps',
+  caps: 'block small-caps',
 };
 
 interface FieldProps {
