@@ -49,9 +49,7 @@ export default [
       'no-restricted-imports': [
         'error',
         {
-          paths: [
-            { name: 'next/link', message: 'Take Link of ui/kit/link: it fetches nothing ahead.' },
-          ],
+          paths: [{ name: 'next/link', message: 'Take Link of ui/kit/link: it fetches nothing ahead.' }],
         },
       ],
     },
