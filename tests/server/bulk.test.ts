@@ -64,8 +64,8 @@ describe('several requests decided in one step', () => {
     const refusal = refusalOf(await act(office, 'mara', both, approve));
     expect(refusal).toMatchObject({ code: 'clash', dates: 2 });
     const text = JSON.stringify(refusal);
-    expect(text).toContain('also wanted by “Choir” in this same step');
-    expect(text).toContain('also wanted by “Seed talk” in this same step');
+    expect(text).toContain('also asked for by “Choir” in this same step');
+    expect(text).toContain('also asked for by “Seed talk” in this same step');
     expect(text).not.toContain('by this request');
     expect([await statesIn(office, both[0]!), await statesIn(office, both[1]!)]).toEqual([
       ['waiting'],
@@ -93,7 +93,7 @@ describe('several requests decided in one step', () => {
     const picked = isApproved ? [second, third] : [one, second, third];
     const { warnings } = expectDone(await act(office, 'mara', picked, approve));
     expect(warnings).toHaveLength(isApproved ? 1 : 2);
-    expect(warnings.join()).toContain('for the same audience (families) at the same time: 15 minutes shared');
+    expect(warnings.join()).toContain('for the same audience (families) at the same time: they overlap by 15 min');
   });
 
   test('dates of one series at one time in two rooms are no rivals for their own audience', async () => {

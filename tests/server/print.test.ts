@@ -111,7 +111,7 @@ test('a long print has its pages numbered, and says on each what it is', async (
   expect(pages.length).toBeGreaterThan(2);
   const text = await textOf('mara', { what: 'dates', days: '60', detail: 'detailed' });
   expect(text).toContain(`${pages.length} of ${pages.length}`);
-  expect(text.match(/Dates, 20 April – 18 June 2027/g)).toHaveLength(pages.length - 1);
+  expect(text.match(/Calendar, 20 April – 18 June 2027/g)).toHaveLength(pages.length - 1);
 });
 
 test('what cannot be printed is refused with a sentence', async () => {

@@ -47,7 +47,7 @@ test('wild weather puts what is booked outdoors at risk, on the desk and at the 
   const lines = await risks(office.reader);
   expect(lines).toMatchObject([{ reference, places: 'Yard' }]);
   expect(lines[0]!.sentence).toMatch(
-    /forecast for Yard, from 1[0-2]:00 to 1[1-3]:00\. Nothing is kept for it indoors/,
+    /forecast for Yard, from 1[0-2]:00 to 1[1-3]:00\. No indoor space is kept for it/,
   );
   const [date] = expectDone(await deskRequest(office.as('mara'), reference)).dates;
   expect(date).toMatchObject({ isAtRisk: true });
