@@ -202,7 +202,7 @@ describe('people and shifts', () => {
     const found = await risks(office.reader);
     expect(found.map((line) => line.reference).sort()).toEqual([reference, more].sort());
     for (const { sentence } of found)
-      expect(sentence.match(/more than there are people on shift/g)).toHaveLength(1);
+      expect(sentence.match(/more than the people on shift can do/g)).toHaveLength(1);
     expect(expectDone(await deskRequest(office.as('mara'), more)).dates[0]).toMatchObject({ isAtRisk: true });
   });
 

@@ -233,13 +233,25 @@ describe('the ruler', () => {
       { date: '2027-04-13', fullness: 0, waiting: 0, clashing: 0, notes: [], closures: [] },
     ]));
 
+  test('a day on which the whole office is closed says why, the day after it does not', async () =>
+    expect(
+      (await dayStrip(office.reader, localDate('2027-05-03'), 2)).map(({ closures }) => closures),
+    ).toEqual([['spring holiday'], []]));
+
   test('counts occupied part-minutes against open ones, and what waits and clashes for the office', async () => {
     await approvedIn(office, 'ada', {});
     await submit(office, 'ben', { title: 'Moss count' });
     await submit(office, 'ben', { title: 'Lichen walk', spaces: [bay(SPACE.HE)] });
     // By hand: 210 of three parts' 14 hours each.
     const [day] = await dayStrip(office.as('mara'), DAY, 1);
-    expect(day).toEqual({ date: DAY, fullness: 210 / (3 * 14 * 60), waiting: 2, clashing: 1, notes: [], closures: [] });
+    expect(day).toEqual({
+      date: DAY,
+      fullness: 210 / (3 * 14 * 60),
+      waiting: 2,
+      clashing: 1,
+      notes: [],
+      closures: [],
+    });
     // Ada belongs to the host they are asked for; Cato does not.
     expect((await dayStrip(office.as('ada'), DAY, 1))[0]!.waiting).toBe(2);
     expect((await dayStrip(office.as('cato'), DAY, 1))[0]!.waiting).toBe(0);

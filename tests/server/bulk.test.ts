@@ -93,7 +93,9 @@ describe('several requests decided in one step', () => {
     const picked = isApproved ? [second, third] : [one, second, third];
     const { warnings } = expectDone(await act(office, 'mara', picked, approve));
     expect(warnings).toHaveLength(isApproved ? 1 : 2);
-    expect(warnings.join()).toContain('for the same audience (families) at the same time: they overlap by 15 min');
+    expect(warnings.join()).toContain(
+      'for the same audience (families) at the same time: they overlap by 15 min',
+    );
   });
 
   test('dates of one series at one time in two rooms are no rivals for their own audience', async () => {

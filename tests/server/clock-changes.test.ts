@@ -31,7 +31,7 @@ test('a single time in the gap: named as the wall shows it, as long as it really
   expect(reply.inWords).toBe('Sun 26 Mar 2028, 02:30–03:30');
   expect(reply.dates[0]!.when).toBe('Sun 26 Mar 2028, 02:30–03:30');
   expect(reply.notes).toEqual([
-    'The clocks jump over 01:30 on Sun 26 Mar 2028: it begins at 02:30 and lasts 60 minutes.',
+    'The clocks jump over 01:30 on Sun 26 Mar 2028: it begins at 02:30 and lasts 1 h.',
   ]);
 });
 
@@ -71,10 +71,10 @@ test('in the autumn overlap it is said which of two equal times is meant', async
 
 test('a night over the change says how long it really is', async () => {
   expect(expectDone(await night('2027-10-30', '2027-10-31')).notes).toEqual([
-    'The clocks change on Sat 30 Oct 2027: it lasts 9 hours.',
+    'The clocks change on Sat 30 Oct 2027: it lasts 9 h.',
   ]);
   expect(expectDone(await night('2028-03-25', '2028-03-26')).notes).toEqual([
-    'The clocks change on Sat 25 Mar 2028: it lasts 7 hours.',
+    'The clocks change on Sat 25 Mar 2028: it lasts 7 h.',
   ]);
   expect(expectDone(await night('2027-04-20', '2027-04-21')).notes).toEqual([]);
 });

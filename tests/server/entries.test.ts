@@ -144,7 +144,7 @@ test('parts: a circle is refused, and so is what would put two dates on top of e
     when,
   });
   const [clash] = (await faultsOf(save('space', SPACE.ST, { madeOf: [SPACE.HE] }))) as string[];
-  expect(clash).toContain('on top of each other');
+  expect(clash).toContain('Dates would overlap then');
   for (const ref of [east, studio]) expect(clash).toContain(ref);
   // Where nothing meets, what is booked takes what it takes then, and gives it back.
   const yard = await idOf('space', 'Yard');

@@ -80,7 +80,7 @@ test('a series is asked for, partly approved, published, set up, and one date ca
   const before = await view(ref);
   expect(before.dates.map(({ verdict }) => verdict)).toEqual(['clear', 'clash', 'clear']);
   expect(before.dates[1]!.findings[0]!.sentence).toBe(
-    'Studio is booked by “Quiet hour” from 13:15 to 14:45, including setup and clearing away. Your times overlap by 90 minutes. Move it, offer another space or time, or decline it.',
+    'Studio is booked by “Quiet hour” from 13:15 to 14:45, including setup and clearing away. Your times overlap by 1 h 30 min. Move it, offer another space or time, or decline it.',
   );
   expect((await desk(office.as('mara'))).lines[0]!.verdicts).toEqual({ clear: 2, look: 0, clash: 1 });
 

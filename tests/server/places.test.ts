@@ -46,7 +46,7 @@ test('a series says on how many dates it is free, and why not on the first that 
   const east = reply.places.find(({ code }) => code === 'HE')!;
   // 3 May is a holiday of the site, a Monday: no date of this series.
   expect([east.clear, east.dates, east.verdict]).toEqual([3, 4, 'clash']);
-  expect(east.sentences[0]).toContain('East Bay is taken by “Moss count”');
+  expect(east.sentences[0]).toContain('East Bay is booked by “Moss count”');
   expect(reply.places[0]).toMatchObject({ code: 'HW', clear: 4 });
 });
 

@@ -7,7 +7,7 @@ import { keep, openDatabase, type OpenDatabase } from '@/server/db/connection';
 import { migrate } from '@/server/db/migrate';
 import { boundValues, everyStatement, type Binds, type Statement } from '@/server/db/statement';
 import { ListOf, Lists, writeJson, type AnyColumn } from '@/server/db/tables/column';
-import { Question, Site } from '@/server/db/tables/house';
+import { Closure, Question, Site } from '@/server/db/tables/house';
 import { AccountLink, RoleGrant, Session } from '@/server/db/tables/people';
 import { File, Request } from '@/server/db/tables/requests';
 import type { ClaimId, PersonId, RequestId } from '@/core/ids';
@@ -76,6 +76,15 @@ const beLivedIn = () =>
       .insert({ person_id, role: 'steward', scope_kind: 'pool', scope_id: 1, asks_consent: 1 });
     const { id: _id, ...site } = (await tx.table(Site).first())!;
     await tx.table(Site).insert({ ...site, name: 'Beyond the river' });
+    // The whole office, on every day there is a note to.
+    await tx.table(Closure).insertLoose({
+      owner_kind: 'site',
+      owner_id: 1,
+      start_local: '2020-01-01T00:00',
+      end_local: '2040-01-01T00:00',
+      kind: 'shut',
+      reason: 'away',
+    });
     return keep(null);
   });
 
