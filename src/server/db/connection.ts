@@ -182,8 +182,8 @@ async function inTransaction<Value>(
   };
   const insertRow = async (sql: string, bind?: Record<string, unknown>) => {
     await run(sql, bind);
-    const [row] = await reads.rows<{ id: number }>('SELECT last_insert_rowid() AS id');
-    return given('the number of the new row', row).id;
+    const [row] = await query('SELECT last_insert_rowid() AS id');
+    return Number(given('the new row', Object.values(row ?? {})[0]));
   };
   let isOver = false;
   try {
