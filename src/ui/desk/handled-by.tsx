@@ -32,7 +32,7 @@ export function HandledBy({ reference, title, handler, isMine }: HandledByProps)
       <button
         type="button"
         className="text-note underline"
-        aria-label={isMine ? t`Give back: ${title}` : t`Take on: ${title}`}
+        aria-label={isMine ? t`Give back: ${title}` : t`Assign to me: ${title}`}
         disabled={isSending}
         onClick={() => give(isMine ? 'nobody' : 'me')}
       >
