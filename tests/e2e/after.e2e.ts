@@ -38,7 +38,7 @@ test('a change that clashes leaves the old booking: it waits, is refused while i
   const [date] = (await view(reference)).dates;
   expect(date).toMatchObject({ state: 'approved', when: 'Tue 16 Jan 2029, 18:00–20:00' });
   const office = await show(browser, `/desk/${reference}`, 'manager');
-  await says(office, '1 approved date is with a change wanted.');
+  await says(office, '1 approved date has a change that waits.');
   await enter(office, 'Grant');
   await says(office, 'Quince paste');
   expect((await view(reference)).dates[0]).toMatchObject({ when: 'Tue 16 Jan 2029, 18:00–20:00' });
@@ -91,7 +91,7 @@ test('a place indoors is kept for a date outdoors, gone to when the weather turn
     places: 'Orchard Lawn',
     fallback: { places: 'Lecture Barn' },
   });
-  await enter(page, 'Cancel it');
+  await enter(page, 'Release it');
   await says(page, 'Done: released the indoor space for 1 date.');
   expect((await view(other)).dates[0]).toMatchObject({ verdict: 'clear' });
   // One outdoors again is no place indoors.

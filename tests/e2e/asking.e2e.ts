@@ -99,7 +99,7 @@ test('a newcomer asks for fourteen dates but two, with equipment, a service and 
     'Tue 28 Sept 2027',
     'Tue 26 Oct 2027',
   ]);
-  await says(page, 'kept here; it is sent once you have signed in');
+  await says(page, 'stored here; it is sent once you have signed in');
   // A reload in the middle: the file is still there too.
   await reload(page);
   await says(page, 'What you typed before is still here.');

@@ -197,21 +197,21 @@ describe('as a requester', () => {
     await fill(page, 'Save this view as', 'Seed Library, months');
     // Pressed twice it is kept once.
     await page.$$eval('button[type="submit"]', (buttons) => {
-      const keep = buttons.find(({ textContent }) => textContent === 'Keep')!;
+      const keep = buttons.find(({ textContent }) => textContent === 'Save')!;
       keep.click();
       keep.click();
     });
     await byRole(page, 'link', 'Seed Library, months');
     await open(page, '/calendar');
-    await press(page, 'Kept: 1');
+    await press(page, 'Saved views: 1');
     await press(page, 'Seed Library, months', 'link');
     await page.waitForFunction(
       () => location.search.includes('only=8') && location.search.includes('view=month'),
     );
-    await press(page, 'Let Seed Library, months go');
+    await press(page, 'Delete Seed Library, months');
     await page.waitForFunction(() => !document.body.innerText.includes('Seed Library, months'));
     await page.$$eval('button[type="submit"]', (buttons) =>
-      buttons.find(({ textContent }) => textContent === 'Keep')!.click(),
+      buttons.find(({ textContent }) => textContent === 'Save')!.click(),
     );
     await says(page, 'The name is missing.');
   });

@@ -58,8 +58,8 @@ test('wider ways seat fewer; the office keeps a way of the house, and readers ta
     usual,
   );
   await fill(office, 'Save this as', 'Long talk');
-  await press(office, 'Keep');
-  await byRole(office, 'button', 'Cancel Long talk');
+  await press(office, 'Save');
+  await byRole(office, 'button', 'Delete Long talk');
 
   const reader = await show(browser, '/spaces/QH/plan?layout=rounds&people=320');
   await press(reader, 'Long talk');

@@ -220,10 +220,10 @@ describe('around an event', () => {
     await signIn(page, 'manager');
     await eventOf(page, 'Bulb exchange');
     await fill(page, 'How far Table linen is', 'refused');
-    await press(page, 'Keep: Table linen');
+    await press(page, 'Save: Table linen');
     await says(page, 'Say why it is refused');
     await fill(page, 'What is there to say about Table linen', 'All leaf-printed cloths are at the laundry.');
-    await press(page, 'Keep: Table linen');
+    await press(page, 'Save: Table linen');
     await says(page, 'refused, Wren Calloway');
 
     await press(page, 'Right: East Bay: 40 × Folding chair');

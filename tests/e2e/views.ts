@@ -31,6 +31,7 @@ export const VIEWS: readonly View[] = [
   { name: 'board of five days with filters', path: '/?day=2027-04-12&days=5&z=2&seats=30&layout=theatre' },
   { name: 'board with a loan', path: '/?day=2027-04-15&pick=e1@2027-04-15T14:00/120', as: 'requester' },
   { name: 'board with nothing found', path: '/?q=zzz' },
+  { name: 'kit of parts', path: '/kit' },
   { name: 'places', path: '/spaces' },
   {
     name: 'places found',

@@ -244,7 +244,7 @@ describe('turnovers', () => {
     await evening({ when: times(DAY, '17:00', '19:00'), key: randomUUID() });
     expect(await kept()).toEqual([{ state: 'open', covered: 2 }]);
     const turnover = (await day('cato')).orders.find(({ phase }) => phase === 'turnover')!;
-    expect(turnover.turnover).toMatchObject({ kindText: 'Keep it as it stands' });
+    expect(turnover.turnover).toMatchObject({ kindText: 'Keep it as it is' });
     // The whole hall is set otherwise in between.
     const hall = await evening({
       key: randomUUID(),

@@ -14,6 +14,8 @@ export interface NewsBy {
 export interface NewsReply {
   /** Another one each time anything has changed. */
   readonly version: string;
+  /** Another one each time the office itself has: its spaces, rules, people. */
+  readonly office: string;
   /** The number of the last change, to ask from. */
   readonly last: number;
   /** Null where nothing was done by others since, and for those who do not decide. */

@@ -183,8 +183,7 @@ const WORDINGS: { readonly [Rule in FindingFacts['rule']]: Wording<FactsOf<Rule>
     },
   },
   'outside-hours': {
-    what: ({ minutes }, { place }) =>
-      t`${lengthText(minutes)} of your time are outside the opening hours of ${place}.`,
+    what: ({ minutes }, { place }) => t`${place} is closed for ${lengthText(minutes)} of your time.`,
     next: {
       requester: ({ open }, { tzid }) => openText(open, tzid),
       office: ({ open }, { tzid }) =>
@@ -193,7 +192,7 @@ const WORDINGS: { readonly [Rule in FindingFacts['rule']]: Wording<FactsOf<Rule>
   },
   'crew-outside-hours': {
     what: ({ minutes }, { place }) =>
-      t`${lengthText(minutes)} of setup or clearing away at ${place} are outside its opening hours.`,
+      t`${place} is closed for ${lengthText(minutes)} of setup or clearing away.`,
     next: both(() => t`It can be done; the crew must agree.`),
   },
   'wheelchair-places': {
@@ -329,13 +328,13 @@ const SINGLE: Readonly<Record<keyof VerdictCounts, string>> = texts({
   clash: 'There is a conflict.',
 });
 
-/** `12 dates clear, 2 clash`. Counts from 0; of exactly one date without a number. */
+/** `12 dates clear, 2 conflicts`. Counts from 0; of exactly one date without a number. */
 export function sayVerdicts({ clear, look, clash }: VerdictCounts): string {
   if (clear + look + clash === 1) return SINGLE[clear ? 'clear' : look ? 'look' : 'clash'];
   if (look + clash === 0) return t`All ${clear} dates are clear.`;
   const parts = [
     clear > 0 && t`${countText(clear, 'date', 'dates')} clear`,
-    look > 0 && t`${look} to look at`,
+    look > 0 && countText(look, 'warning', 'warnings'),
     clash > 0 && countText(clash, 'conflict', 'conflicts'),
   ];
   return `${parts.filter(Boolean).join(', ')}.`;

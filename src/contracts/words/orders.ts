@@ -36,7 +36,7 @@ export const phaseText = (phase: OrderPhase, origin: OrderOrigin): string =>
 
 /** What is done between two events. */
 export const TURNOVER_WORDS: Readonly<Record<TurnoverContent['kind'], string>> = texts({
-  keep: 'Keep it as it stands',
+  keep: 'Keep it as it is',
   'top-up': 'Keep it and top it up',
   reset: 'Set it again',
 });

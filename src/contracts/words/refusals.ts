@@ -21,7 +21,7 @@ const SENTENCES: { readonly [Code in RefusalCode]: Say<Code> } = {
   malformed: () => t`What was sent is not a form of this application. Reload the page and send again.`,
   'too-large': ({ limitKb }) => t`That is more than ${limitKb} KB. Shorten the texts and send again.`,
   'file-too-large': ({ limitMb }) =>
-    t`A file is at most ${limitMb} MB; this one is larger and was not kept. Send a smaller one, or give the office a link to it.`,
+    t`A file is at most ${limitMb} MB; this one is larger and was not saved. Send a smaller one, or give the office a link to it.`,
   'bad-archive': ({ why }) => t`This archive cannot be brought in. ${why} Nothing was changed.`,
   'cross-site': () =>
     t`This came from another site and was not carried out. Open the page here and send again.`,

@@ -175,15 +175,15 @@ describe('every finding is one sentence with its measure and a way out', () => {
     ],
     [
       { rule: 'outside-hours', minutes: 15, open: [span('2027-04-13T08:00', '2027-04-13T22:00')] },
-      '15 min of your time are outside the opening hours of Potting Studio. It is open from 08:00 to 22:00.',
+      'Potting Studio is closed for 15 min of your time. It is open from 08:00 to 22:00.',
     ],
     [
       { rule: 'outside-hours', minutes: 60, open: [] },
-      '1 h of your time are outside the opening hours of Potting Studio. It is not open on that day.',
+      'Potting Studio is closed for 1 h of your time. It is not open on that day.',
     ],
     [
       { rule: 'crew-outside-hours', minutes: 20 },
-      '20 min of setup or clearing away at Potting Studio are outside its opening hours. It can be done; the crew must agree.',
+      'Potting Studio is closed for 20 min of setup or clearing away. It can be done; the crew must agree.',
     ],
   ];
   test.each(cases)('%j', (facts, sentence) => expect(sayFinding(facts, names)).toBe(sentence));
@@ -199,8 +199,8 @@ describe('states and verdicts', () => {
     [{ clear: 0, look: 0, clash: 1 }, 'There is a conflict.'],
     [{ clear: 0, look: 1, clash: 0 }, 'It can be done; see the notes below.'],
     [{ clear: 14, look: 0, clash: 0 }, 'All 14 dates are clear.'],
-    [{ clear: 12, look: 0, clash: 2 }, '12 dates clear, 2 clash.'],
-    [{ clear: 1, look: 3, clash: 1 }, '1 date clear, 3 to look at, 1 clashes.'],
+    [{ clear: 12, look: 0, clash: 2 }, '12 dates clear, 2 conflicts.'],
+    [{ clear: 1, look: 3, clash: 1 }, '1 date clear, 3 warnings, 1 conflict.'],
   ])('%j: %s', (counts, text) => expect(sayVerdicts(counts)).toBe(text));
   test('a request says the state that matters first', () => {
     const state = (states: readonly OccurrenceState[], more: Partial<RequestNow> = {}) =>
@@ -236,7 +236,7 @@ describe('refusals have a way out', () => {
     [{ code: 'bad-input', fields: [] }, 'Something in the form cannot be read.'],
     [
       { code: 'clash', sentences: ['x'], dates: 2 },
-      'Not done: 2 dates clash. Pick the clear dates and leave the others as they are, or move them.',
+      'Not done: 2 dates conflict. Pick the clear dates and leave the others as they are, or move them.',
     ],
     [
       { code: 'stale', since: 'Mara Venn: approved 9 dates.' },

@@ -13,7 +13,7 @@ export function severityOf(facts: FindingFacts, side: Side): Severity {
 /** The worst of all findings of a date: nothing, a warning, or a conflict. */
 export type Verdict = 'clear' | 'look' | 'clash';
 
-/** clash* when anything blocks, *look* when anything warns. clear for an empty list. */
+/** *clash* when anything blocks, *look* when anything warns; *clear* for an empty list. */
 export function verdictOf(findings: readonly Finding[], side: Side): Verdict {
   const severities = findings.map(({ facts }) => severityOf(facts, side));
   if (severities.includes('blocks')) return 'clash';

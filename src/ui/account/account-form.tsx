@@ -7,7 +7,7 @@ import { useForm, type DefaultValues, type FieldValues, type Path } from 'react-
 import type { z } from 'zod';
 import type { ErrorReply } from '@/contracts/base/refusal';
 import { send } from '@/ui/hooks/send';
-import { Labelled } from '@/ui/kit/form-parts';
+import { Field } from '@/ui/kit/field';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 import { PasswordInput } from './password-input';
 import { Form } from '@/ui/kit/form';
@@ -56,7 +56,7 @@ export function AccountForm<Input extends FieldValues>({
   return (
     <Form onSubmit={submit} noValidate className="mt-5 grid gap-3">
       {fields.map(({ name, label, type, autoComplete, hint }) => (
-        <Labelled key={name} label={label} fault={faultOf(name)} hint={hint}>
+        <Field key={name} label={label} fault={faultOf(name)} hint={hint}>
           {(ids) =>
             type === 'password' ? (
               <PasswordInput {...ids} label={label} autoComplete={autoComplete} {...register(name)} />
@@ -64,7 +64,7 @@ export function AccountForm<Input extends FieldValues>({
               <TextField {...ids} type={type} autoComplete={autoComplete} {...register(name)} />
             )
           }
-        </Labelled>
+        </Field>
       ))}
       <RefusalNote error={error?.fields.length ? null : error} />
       <p>

@@ -1,4 +1,5 @@
 'use client';
+import { useRefresh } from '@/ui/hooks/use-refresh';
 import { Button } from '@/ui/kit/button';
 import { TextArea, TextField } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
@@ -8,13 +9,14 @@ import type { CsvDone, CsvKind } from '@/contracts/administration/csv';
 import type { ErrorReply } from '@/contracts/base/refusal';
 import { isUnanswered } from '@/ui/hooks/send';
 import { sendOnce } from '@/ui/hooks/send-once';
-import { Labelled } from '@/ui/kit/form-parts';
+import { Field } from '@/ui/kit/field';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 import { textOfTable } from './table-text';
 
 /** A table is looked at line by line first, then taken in whole. */
 export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string[] }) {
   const router = useRouter();
+  const refresh = useRefresh();
   const [text, setText] = useState('');
   const [looked, setLooked] = useState<CsvDone | null>(null);
   const [error, setError] = useState<ErrorReply['error'] | null>(null);
@@ -36,7 +38,7 @@ export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string
     if (!reply.ok) return setLooked(null);
     if (preview) return setLooked(reply.value);
     router.push(`/administration/${kind}?said=${encodeURIComponent(reply.value.summary)}`);
-    router.refresh();
+    refresh();
   };
   return (
     <div className="grid max-w-5xl gap-4">
@@ -45,7 +47,7 @@ export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string
         <strong>{heads.join(', ')}</strong>.{' '}
         <a href={`/administration/${kind}/table.csv`} download>{t`What is there now, as such a table`}</a>
       </p>
-      <Labelled
+      <Field
         label={t`A file`}
         hint={t`Or paste the table below. Cells are parted by commas, semicolons or tabs.`}
       >
@@ -60,8 +62,8 @@ export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string
             }}
           />
         )}
-      </Labelled>
-      <Labelled label={t`The table`}>
+      </Field>
+      <Field label={t`The table`}>
         {(ids) => (
           <TextArea
             {...ids}
@@ -71,7 +73,7 @@ export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string
             onChange={({ target }) => change(target.value)}
           />
         )}
-      </Labelled>
+      </Field>
       <RefusalNote error={error} />
       {looked && (
         <section aria-label={t`What it does`} className="border-l-4 border-accent bg-sunk px-4 py-3">

@@ -4,8 +4,8 @@ import { Checkbox } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { useRef } from 'react';
 import type { EntryChoices } from '@/contracts/administration/docs';
-import type { Field } from '@/contracts/administration/form-parts';
-import { Labelled } from '@/ui/kit/form-parts';
+import type { Field as FormField } from '@/contracts/administration/form-parts';
+import { Field } from '@/ui/kit/field';
 import { faultsUnder, shownFields, toDraft, type Draft } from './form-model';
 import { ChoiceInput, HueInput, optionsOf, TextInput, type FieldProps } from './plain-inputs';
 import { SpanInput } from './span-input';
@@ -48,7 +48,7 @@ export function FieldInput(props: FieldProps) {
       </div>
     );
   return (
-    <Labelled label={label} fault={fault} hint={field.hint}>
+    <Field label={label} fault={fault} hint={field.hint}>
       {(ids) =>
         field.kind === 'choice' ? (
           <ChoiceInput {...props} field={field} ids={ids} />
@@ -58,12 +58,12 @@ export function FieldInput(props: FieldProps) {
           <TextInput {...props} ids={ids} />
         )
       }
-    </Labelled>
+    </Field>
   );
 }
 
 interface FieldsProps {
-  readonly fields: readonly Field[];
+  readonly fields: readonly FormField[];
   readonly draft: Draft;
   readonly choices: EntryChoices;
   readonly faults: FieldProps['faults'];
@@ -71,10 +71,10 @@ interface FieldsProps {
   set(name: string, value: unknown): void;
 }
 
-const ALWAYS_WIDE: readonly Field['kind'][] = ['several', 'rows', 'text', 'words', 'hue'];
+const ALWAYS_WIDE: readonly FormField['kind'][] = ['several', 'rows', 'text', 'words', 'hue'];
 
 /** Short ones stand beside one another; in a row of a list a line is short too unless it holds a sentence. */
-const isWide = (field: Field, isInRow: boolean): boolean =>
+const isWide = (field: FormField, isInRow: boolean): boolean =>
   field.kind === 'line'
     ? !field.isNarrow && field.most > (isInRow ? 120 : 40)
     : ALWAYS_WIDE.includes(field.kind);
@@ -105,7 +105,7 @@ function RowsInput({
   faults,
   within = '',
   onChange,
-}: FieldProps<Extract<Field, { kind: 'rows' }>>) {
+}: FieldProps<Extract<FormField, { kind: 'rows' }>>) {
   const rows = value as readonly Draft[];
   const list = useRef<HTMLDivElement>(null);
   const fault = faults.find(({ path }) => path === '')?.message ?? '';

@@ -1,4 +1,5 @@
 'use client';
+import { useRefresh } from '@/ui/hooks/use-refresh';
 import { Checkbox } from '@/ui/kit/fields';
 import { Button } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
@@ -24,6 +25,7 @@ interface HolidayFormProps {
 /** Picks the days of holidays on which the site is shut. Which places and year stands in the address. */
 export function HolidayForm({ options, places, year, lines }: HolidayFormProps) {
   const router = useRouter();
+  const refresh = useRefresh();
   const [picked, setPicked] = useState<readonly string[]>(() =>
     lines.filter(({ isPublic, isShut }) => isPublic && !isShut).map(({ key }) => key),
   );
@@ -48,7 +50,7 @@ export function HolidayForm({ options, places, year, lines }: HolidayFormProps) 
     router.push(
       `/administration/${as === 'notes' ? 'day-note' : 'closure'}?said=${encodeURIComponent(reply.value.summary)}`,
     );
-    router.refresh();
+    refresh();
   };
   return (
     <div className="grid max-w-4xl gap-4">

@@ -1,15 +1,15 @@
 'use client';
+import { useRefresh } from '@/ui/hooks/use-refresh';
 import { TextField } from '@/ui/kit/fields';
 import { Button } from '@/ui/kit/button';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
-import { useRouter } from 'next/navigation';
 import { useId, useState } from 'react';
 import { PICTURE_LIMIT_MB, type Picture, type PictureOwner } from '@/contracts/calendar/pictures';
 import type { ErrorReply } from '@/contracts/base/refusal';
 import { isUnanswered, sendFile, type Sent } from '@/ui/hooks/send';
 import { sendOnce } from '@/ui/hooks/send-once';
-import { Labelled } from '@/ui/kit/form-parts';
+import { Field } from '@/ui/kit/field';
 import { PictureShown } from '@/ui/kit/picture-shown';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 
@@ -21,7 +21,7 @@ interface PicturePanelProps {
 
 /** The picture of a space or of equipment, with what is seen on it; put and taken away at once, beside the form. */
 export function PicturePanel({ of, id, picture }: PicturePanelProps) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const fileId = useId();
   const [file, setFile] = useState<File | null>(null);
   const [about, setAbout] = useState('');
@@ -40,7 +40,7 @@ export function PicturePanel({ of, id, picture }: PicturePanelProps) {
       setFile(null);
       setAbout('');
     }
-    if (!isUnanswered(reply)) router.refresh();
+    if (!isUnanswered(reply)) refresh();
   };
   return (
     <section className="grid max-w-4xl gap-3 pt-8" aria-label={t`Picture`}>
@@ -79,7 +79,7 @@ export function PicturePanel({ of, id, picture }: PicturePanelProps) {
       </div>
       {file && (
         <>
-          <Labelled
+          <Field
             label={t`What is seen on it`}
             hint={t`Read out to those who do not see it.`}
             fault={faultOf('about')}
@@ -92,7 +92,7 @@ export function PicturePanel({ of, id, picture }: PicturePanelProps) {
                 onChange={({ target }) => setAbout(target.value)}
               />
             )}
-          </Labelled>
+          </Field>
           <p>
             <Button
               isMain

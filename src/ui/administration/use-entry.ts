@@ -1,3 +1,4 @@
+import { useRefresh } from '@/ui/hooks/use-refresh';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { EntryCommand, EntryDone } from '@/contracts/administration/docs';
@@ -20,6 +21,7 @@ interface Pending {
  */
 export function useEntry(kind: EntryKind, id: number | null, rowVersion: number) {
   const router = useRouter();
+  const refresh = useRefresh();
   const [pending, setPending] = useState<Pending | null>(null);
   const [error, setError] = useState<ShownError | null>(null);
   const [isSending, setSending] = useState(false);
@@ -31,7 +33,7 @@ export function useEntry(kind: EntryKind, id: number | null, rowVersion: number)
     setPending(null);
     if (!reply.ok) return;
     router.push(`${where}?said=${encodeURIComponent(reply.value.summary)}`);
-    router.refresh();
+    refresh();
   };
   const run = async (verb: string, way: Way, alwaysAsk: boolean) => {
     if (isSending) return;

@@ -12,7 +12,7 @@ import {
 } from '@/contracts/administration/archive';
 import type { ErrorReply } from '@/contracts/base/refusal';
 import { send, sendFile } from '@/ui/hooks/send';
-import { Labelled } from '@/ui/kit/form-parts';
+import { Field } from '@/ui/kit/field';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 
 interface ArchiveFormProps {
@@ -102,7 +102,7 @@ export function ArchiveForm({ path, site, now }: ArchiveFormProps) {
           <p>{t`Taken out ${arrived.madeText}. It is whole: everything that always holds holds in it.`}</p>
           <Compared arrived={arrived} now={now} />
           {site && (
-            <Labelled
+            <Field
               label={t`What is replaced: type “${site}”`}
               fault={error?.fields.find((fault) => fault.path === 'name')?.message}
             >
@@ -115,7 +115,7 @@ export function ArchiveForm({ path, site, now }: ArchiveFormProps) {
                   onChange={({ target }) => setName(target.value)}
                 />
               )}
-            </Labelled>
+            </Field>
           )}
           <p className="flex flex-wrap gap-3 pt-2">
             <Button isMain isBusy={isBusy} onClick={() => void putIn(arrived)}>

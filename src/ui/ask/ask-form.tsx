@@ -173,7 +173,7 @@ function useSending(
         notSentYet([
           {
             path: 'files',
-            message: t`A file could not be sent. Try again, or leave it out; all else is kept.`,
+            message: t`A file could not be sent. Try again, or leave it out; all the rest is still here.`,
           },
         ]),
       );

@@ -5,14 +5,7 @@ import { useWatch } from 'react-hook-form';
 import type { CheckReply } from '@/contracts/requests/ask';
 import { monthName } from '@/contracts/words/when';
 import type { Verdict } from '@/core/checks/findings';
-import {
-  addDays,
-  dateOf,
-  localDate,
-  weekdayOf,
-  type LocalDate,
-  type LocalDateTime,
-} from '@/core/time/local-time';
+import { addDays, localDate, weekdayOf, type LocalDate } from '@/core/time/local-time';
 import { addMonths, daysInMonth } from '@/core/time/weeks';
 import type { PartProps } from './part-props';
 
@@ -102,10 +95,10 @@ export const DatesStrip = memo(function DatesStrip({
     ...leftOut.map((at) => [at.slice(0, 10), { at, verdict: null }] as const),
     ...reply.dates.map(({ key, verdict }) => [key.slice(0, 10), { at: key, verdict }] as const),
   ]);
-  const days = [...marks.keys()].sort();
-  const [first, last] = [days[0], days[days.length - 1]];
-  if (days.length < 2 || !first || !last) return null;
-  const months = monthsBetween(dateOf(first as LocalDateTime), dateOf(last as LocalDateTime));
+  const [first, ...later] = [...marks.keys()].sort();
+  const last = later[later.length - 1];
+  const months = first && last ? monthsBetween(localDate(first), localDate(last)) : [];
+  if (!months.length) return null;
   return (
     <div aria-hidden="true" className="mt-3 grid gap-y-1">
       <p className="text-note text-soft">

@@ -51,7 +51,6 @@ const away = (): string =>
 export function useBoardSpan(from: LocalDate, days: number, first: BoardSpan): SpanHandle {
   const { data, isPlaceholderData, isError, refetch } = useQuery({
     ...spanQuery(from, days),
-    initialData: first.from === from && first.days === days ? first : undefined,
     placeholderData: keepPreviousData,
   });
   const span = data ?? first;

@@ -19,7 +19,8 @@ import { READER_KINDS } from '@/core/publishing/readers';
 import { ROLES } from '@/core/roles';
 import { send } from '@/ui/hooks/send';
 import { sendOnce } from '@/ui/hooks/send-once';
-import { Labelled, PickSeveral } from '@/ui/kit/form-parts';
+import { Field } from '@/ui/kit/field';
+import { PickSeveral } from '@/ui/kit/form-parts';
 import { Mark } from '@/ui/kit/mark';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 import {
@@ -43,7 +44,7 @@ interface PartProps {
 function NamePart({ fields, faultOf, set }: PartProps) {
   return (
     <section className="grid gap-3">
-      <Labelled label={t`Name`} fault={faultOf('name')}>
+      <Field label={t`Name`} fault={faultOf('name')}>
         {(ids) => (
           <TextField
             {...ids}
@@ -52,8 +53,8 @@ function NamePart({ fields, faultOf, set }: PartProps) {
             onChange={({ target }) => set({ name: target.value })}
           />
         )}
-      </Labelled>
-      <Labelled label={t`What it is for`} fault={faultOf('about')} hint={t`One line, read beside its name.`}>
+      </Field>
+      <Field label={t`What it is for`} fault={faultOf('about')} hint={t`One line, read beside its name.`}>
         {(ids) => (
           <TextField
             {...ids}
@@ -62,8 +63,8 @@ function NamePart({ fields, faultOf, set }: PartProps) {
             onChange={({ target }) => set({ about: target.value })}
           />
         )}
-      </Labelled>
-      <Labelled
+      </Field>
+      <Field
         label={t`Address`}
         fault={faultOf('slug')}
         hint={t`It will be /whats-on/${addressOf(fields)}. An address it had before goes on leading here.`}
@@ -77,13 +78,9 @@ function NamePart({ fields, faultOf, set }: PartProps) {
             onChange={({ target }) => set({ slug: target.value })}
           />
         )}
-      </Labelled>
+      </Field>
       <div className="flex flex-wrap items-start gap-4">
-        <Labelled
-          label={t`Mark`}
-          fault={faultOf('mark')}
-          hint={t`Two letters: colour is never the only sign.`}
-        >
+        <Field label={t`Mark`} fault={faultOf('mark')} hint={t`Two letters: colour is never the only sign.`}>
           {(ids) => (
             <TextField
               {...ids}
@@ -93,7 +90,7 @@ function NamePart({ fields, faultOf, set }: PartProps) {
               onChange={({ target }) => set({ mark: target.value })}
             />
           )}
-        </Labelled>
+        </Field>
         <fieldset>
           <legend className="font-semibold">{t`Colour`}</legend>
           <div className="flex flex-wrap gap-3 py-1">

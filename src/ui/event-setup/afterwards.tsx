@@ -43,7 +43,7 @@ function Count({ event }: { event: EventSetup }) {
           className="text-soft"
         >{t`${event.expected} were expected${event.attendance.byText ? t`; counted by ${event.attendance.byText}` : ''}`}</span>
         <span role="status" className="text-soft">
-          {said && t`kept`}
+          {said && t`saved`}
         </span>
       </div>
       <RefusalNote error={error} />

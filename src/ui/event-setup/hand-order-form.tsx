@@ -9,7 +9,7 @@ import { TEMPLATE_PHASE_WORDS } from '@/contracts/words/orders';
 import { TEMPLATE_PHASES } from '@/core/work-orders/template';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/kit/refusal-note';
-import { Labelled } from '@/ui/kit/form-parts';
+import { Field } from '@/ui/kit/field';
 import { EdgeField, TeamFields } from '@/ui/work-orders/template-fields';
 import { bodyOf, NEW_TEMPLATE, type TemplateFields } from '@/ui/work-orders/template-form-model';
 import { Form } from '@/ui/kit/form';
@@ -44,7 +44,7 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
       </span>
       {isOpen && (
         <Form className="mt-3 grid gap-3" onSubmit={(submitted) => void order(submitted)} noValidate>
-          <Labelled label={t`What is to be done`} fault={faultOf('title')}>
+          <Field label={t`What is to be done`} fault={faultOf('title')}>
             {(ids) => (
               <TextField
                 {...ids}
@@ -53,7 +53,7 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
                 onChange={({ target }) => set({ title: target.value })}
               />
             )}
-          </Labelled>
+          </Field>
           <div className="grid gap-3 sm:grid-cols-3">
             <TeamFields
               teams={event.teams}
@@ -62,7 +62,7 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
               faults={{ teamId: faultOf('teamId'), personId: faultOf('personId') }}
               onChange={set}
             />
-            <Labelled label={t`It is done`} fault={faultOf('phase')}>
+            <Field label={t`It is done`} fault={faultOf('phase')}>
               {(ids) => (
                 <Select
                   {...ids}
@@ -76,7 +76,7 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
                   ))}
                 </Select>
               )}
-            </Labelled>
+            </Field>
           </div>
           <EdgeField
             legend={isThere ? t`Someone is there from` : t`Done by`}
@@ -88,11 +88,7 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
             <EdgeField legend={t`and until`} value={fields.until} onChange={(until) => set({ until })} />
           )}
           <div className="grid gap-3 sm:grid-cols-3">
-            <Labelled
-              label={t`Minutes of work`}
-              fault={faultOf('workFormula')}
-              hint={t`a number or a formula`}
-            >
+            <Field label={t`Minutes of work`} fault={faultOf('workFormula')} hint={t`a number or a formula`}>
               {(ids) => (
                 <TextField
                   {...ids}
@@ -100,12 +96,8 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
                   onChange={({ target }) => set({ workFormula: target.value })}
                 />
               )}
-            </Labelled>
-            <Labelled
-              label={t`Issued so many days ahead`}
-              fault={faultOf('leadDays')}
-              hint={t`empty: at once`}
-            >
+            </Field>
+            <Field label={t`Issued so many days ahead`} fault={faultOf('leadDays')} hint={t`empty: at once`}>
               {(ids) => (
                 <NumberField
                   {...ids}
@@ -114,9 +106,9 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
                   onChange={({ target }) => set({ leadDays: target.value })}
                 />
               )}
-            </Labelled>
+            </Field>
           </div>
-          <Labelled label={t`Checklist, a line each`} fault={faultOf('checklist')}>
+          <Field label={t`Checklist, a line each`} fault={faultOf('checklist')}>
             {(ids) => (
               <TextArea
                 {...ids}
@@ -125,7 +117,7 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
                 onChange={({ target }) => set({ checklist: target.value })}
               />
             )}
-          </Labelled>
+          </Field>
           {event.dates.length > 1 && (
             <label className="flex min-h-8 items-center gap-2">
               <Checkbox checked={isForAll} onChange={({ target }) => setForAll(target.checked)} />

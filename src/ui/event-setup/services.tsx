@@ -51,7 +51,7 @@ function ServiceForm({ service, date }: { service: ServiceLineView; date: number
           onChange={({ target }) => setNote(target.value)}
         />
       </div>
-      <Button isSubmit isBusy={isSending} aria-label={t`Keep: ${service.name}`}>{t`Keep`}</Button>
+      <Button isSubmit isBusy={isSending} aria-label={t`Save: ${service.name}`}>{t`Save`}</Button>
       <span role="status" className="text-soft">
         {said}
       </span>

@@ -62,7 +62,7 @@ function Promised({ promised, date }: { promised: PromisedLine; date: number }) 
             value={note}
             onChange={({ target }) => setNote(target.value)}
           />
-          <Button size="tall" isSubmit isBusy={isSending}>{t`Keep`}</Button>
+          <Button size="tall" isSubmit isBusy={isSending}>{t`Save`}</Button>
         </Form>
       )}
       <RefusalNote error={error} />

@@ -6,7 +6,7 @@ import { fileLimitText, sizeText, type FileLine } from '@/contracts/requests/fil
 import type { FileState, useFiles } from './use-files';
 
 function StateText({ state, isSignedIn }: { state: FileState | undefined; isSignedIn: boolean }) {
-  if (!isSignedIn) return <>{t`kept here; it is sent once you have signed in`}</>;
+  if (!isSignedIn) return <>{t`stored here; it is sent once you have signed in`}</>;
   if (!state || state.kind === 'waiting') return <>{t`waits`}</>;
   if (state.kind === 'sent') return <>{t`sent`}</>;
   if (state.kind === 'failed') return <strong className="text-clash">{state.message}</strong>;

@@ -45,7 +45,7 @@ export function SavedViews({ screen, first, here, isSignedIn }: KeptProps) {
   return (
     <>
       <Button className="no-print" aria-expanded={isOpen} onClick={() => setOpen((before) => !before)}>
-        {views.length ? t`Kept: ${views.length}` : t`Save view`}
+        {views.length ? t`Saved views: ${views.length}` : t`Save view`}
       </Button>
       {isOpen && (
         <div className="no-print flex w-full flex-wrap items-center gap-x-4 gap-y-2 border-t border-rule pt-2">
@@ -61,7 +61,7 @@ export function SavedViews({ screen, first, here, isSignedIn }: KeptProps) {
                     {kept}
                   </ButtonLink>
                   <Button
-                    aria-label={t`Let ${kept} go`}
+                    aria-label={t`Delete ${kept}`}
                     className="rounded-l-none border-l-0 px-1.5 py-1.5"
                     onClick={() => void drop(id)}
                   >
@@ -80,7 +80,7 @@ export function SavedViews({ screen, first, here, isSignedIn }: KeptProps) {
               }}
             >
               <label className="flex items-center gap-2">
-                {isKept ? t`Keep it under another name` : t`Save this view as`}
+                {isKept ? t`Save it under another name` : t`Save this view as`}
                 <TextField
                   className="w-48 py-1"
                   value={name}
@@ -89,7 +89,7 @@ export function SavedViews({ screen, first, here, isSignedIn }: KeptProps) {
                   onChange={({ target }) => setName(target.value)}
                 />
               </label>
-              <Button isSubmit className="py-1" isBusy={isBusy}>{t`Keep`}</Button>
+              <Button isSubmit className="py-1" isBusy={isBusy}>{t`Save`}</Button>
             </Form>
           ) : (
             <p>

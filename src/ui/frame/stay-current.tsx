@@ -4,6 +4,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import type { NewsBy, NewsReply } from '@/contracts/history/news';
+import { readAgain } from '@/ui/hooks/query';
 import Link from '@/ui/kit/link';
 
 /** Pages that are made on the server of what others change; what is drawn of what was read follows by itself. */
@@ -39,14 +40,14 @@ function useFollow(news: NewsReply | undefined): NewsBy | null {
   const client = useQueryClient();
   const router = useRouter();
   const path = usePathname();
-  const seen = useRef<string | undefined>(undefined);
+  const seen = useRef<NewsReply | undefined>(undefined);
   const [told, setTold] = useState<NewsBy | null>(null);
   useEffect(() => {
-    if (!news || seen.current === news.version) return;
-    const isFirst = seen.current === undefined;
-    seen.current = news.version;
-    if (isFirst) return;
-    void client.invalidateQueries({ predicate: ({ queryKey: [name] }) => name !== 'news' });
+    const before = seen.current;
+    if (!news || before?.version === news.version) return;
+    seen.current = news;
+    if (!before) return;
+    readAgain(client, before.office !== news.office);
     // What is typed stands in the fields and stays there.
     if (FOLLOWING.test(path)) router.refresh();
     setTold(news.by);

@@ -21,6 +21,15 @@ export function QueryProvider({ children }: { children: ReactNode }) {
 }
 
 /**
+ * Reads again what pages show. What of the office changes seldom is left as it is unless it has changed: the board's
+ * spaces and rules are the most there is to read.
+ */
+export const readAgain = (client: QueryClient, hasOfficeChanged = false): void =>
+  void client.invalidateQueries({
+    predicate: ({ queryKey: [name, part] }) => name !== 'news' && (hasOfficeChanged || part !== 'office'),
+  });
+
+/**
  * Reads JSON from a route of ours.
  * @throws Error where it is refused, with the sentence of the refusal, or cannot be reached
  */

@@ -1,6 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'next/navigation';
 import { useCallback } from 'react';
+import { readAgain } from './query';
 
 /** Shows what is so now: the page as the server makes it, and what the browser has read for it. */
 export function useRefresh(): () => void {
@@ -8,6 +9,6 @@ export function useRefresh(): () => void {
   const client = useQueryClient();
   return useCallback(() => {
     router.refresh();
-    void client.invalidateQueries({ predicate: ({ queryKey: [name] }) => name !== 'news' });
+    readAgain(client);
   }, [router, client]);
 }

@@ -1,4 +1,4 @@
-import { Children, cloneElement, isValidElement, useId, type ReactElement, type ReactNode } from 'react';
+import { cloneElement, useId, type ReactElement, type ReactNode } from 'react';
 
 /** strong: of a form; plain: beside others in a panel; note and caps: in a bar of filters. */
 export type LabelLook = 'strong' | 'plain' | 'note' | 'caps';
@@ -10,27 +10,34 @@ const LOOKS: Readonly<Record<LabelLook, string>> = {
   caps: 'block small-caps',
 };
 
+/** What joins a control to its label, its hint and its fault. */
+export interface ControlIds {
+  readonly id: string;
+  readonly 'aria-invalid': boolean;
+  readonly 'aria-describedby': string | undefined;
+}
+
 interface FieldProps {
   readonly label: ReactNode;
   readonly hint?: ReactNode;
   readonly fault?: string;
   readonly look?: LabelLook;
   readonly className?: string;
-  readonly children: ReactElement<{ id?: string; 'aria-invalid'?: boolean; 'aria-describedby'?: string }>;
+  /** The control; of one that stands inside something else, what it is made of. */
+  readonly children: ReactElement<Partial<ControlIds>> | ((ids: ControlIds) => ReactNode);
 }
 
 /** A labelled control with its hint and, beside it, what is wrong with it. */
 export function Field({ label, hint, fault, look = 'strong', className = '', children }: FieldProps) {
   const id = useId();
-  const control = Children.only(children);
-  if (!isValidElement(control)) throw new Error('Field needs one control inside');
   const described = [hint ? `${id}-hint` : '', fault ? `${id}-fault` : ''].filter(Boolean).join(' ');
+  const ids = { id, 'aria-invalid': !!fault, 'aria-describedby': described || undefined };
   return (
     <div className={className}>
-      <label htmlFor={id} className={LOOKS[look]}>
+      <label id={`${id}-label`} htmlFor={id} className={LOOKS[look]}>
         {label}
       </label>
-      {cloneElement(control, { id, 'aria-invalid': !!fault, 'aria-describedby': described || undefined })}
+      {typeof children === 'function' ? children(ids) : cloneElement(children, ids)}
       {fault && (
         <p id={`${id}-fault`} className="mt-0.5 font-semibold text-clash">
           {fault}

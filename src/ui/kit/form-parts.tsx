@@ -1,30 +1,6 @@
 import { Disclosure } from '@/ui/kit/disclosure';
 import { Checkbox } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
-import { useId, type ReactNode } from 'react';
-
-interface LabelledProps {
-  readonly label: ReactNode;
-  readonly fault?: string;
-  readonly hint?: string;
-  children(ids: { id: string; 'aria-invalid': boolean; 'aria-describedby': string }): ReactNode;
-}
-
-/** A field with its label, what helps to fill it in, and what is wrong with it. */
-export function Labelled({ label, fault = '', hint = '', children }: LabelledProps) {
-  const id = useId();
-  return (
-    <div>
-      <label htmlFor={id} className="block font-semibold">
-        {label}
-      </label>
-      {children({ id, 'aria-invalid': fault !== '', 'aria-describedby': `${id}-about` })}
-      <p id={`${id}-about`} className="text-note">
-        {fault ? <strong className="text-clash">{fault}</strong> : <span className="text-soft">{hint}</span>}
-      </p>
-    </div>
-  );
-}
 
 interface PickSeveralProps<Id extends string | number> {
   readonly legend: string;

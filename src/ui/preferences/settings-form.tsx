@@ -11,7 +11,7 @@ import { WEEKDAY_NAMES } from '@/contracts/words/rule';
 import { REMINDER_WORDS } from '@/contracts/accounts/settings-words';
 import { send } from '@/ui/hooks/send';
 import { Combobox } from '@/ui/kit/combobox';
-import { Labelled } from '@/ui/kit/form-parts';
+import { Field } from '@/ui/kit/field';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 import { showSettings } from '../hooks/page-settings';
 import { Form } from '@/ui/kit/form';
@@ -171,7 +171,7 @@ function TimeFields({ draft, set, zones }: { draft: OwnSettings; set: Set; zones
           ))}
         </Select>
       </label>
-      <Labelled
+      <Field
         label={t`A second zone`}
         hint={t`Beside the times of the site, on the board and with each date. All that is booked is in the site’s.`}
       >
@@ -193,7 +193,7 @@ function TimeFields({ draft, set, zones }: { draft: OwnSettings; set: Set; zones
             )}
           </div>
         )}
-      </Labelled>
+      </Field>
     </section>
   );
 }

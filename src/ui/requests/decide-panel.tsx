@@ -129,7 +129,7 @@ function WantedChanges({ change, dates }: { change: ChangeHandle; dates: readonl
   const ids = dates.map(({ id }) => id);
   return (
     <div className="mb-3 flex flex-wrap items-center gap-2 border-l-4 border-accent bg-sunk px-3 py-2">
-      <span className="font-semibold">{t`${countText(dates.length, 'approved date is', 'approved dates are')} with a change wanted.`}</span>
+      <span className="font-semibold">{t`${countText(dates.length, 'approved date has', 'approved dates have')} a change that waits.`}</span>
       <Button
         isMain
         isBusy={change.isSending}

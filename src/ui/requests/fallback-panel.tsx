@@ -37,7 +37,7 @@ function KeptIndoors({ change, places, dates }: KeptProps) {
       <Button
         isBusy={change.isSending}
         onClick={() => change.run({ action: 'drop-fallback' }, ids)}
-      >{t`Cancel it`}</Button>
+      >{t`Release it`}</Button>
     </div>
   );
 }

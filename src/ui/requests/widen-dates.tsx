@@ -1,8 +1,9 @@
 'use client';
-import { t, texts } from '@/contracts/language/translate';
+import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import type { DateView } from '@/contracts/requests/request-view';
 import { countText } from '@/contracts/words/when';
+import { STATE_WORDS } from '@/contracts/words/states';
 import { WEEKDAY_NAMES } from '@/contracts/words/rule';
 import { dateOf, weekdayOf } from '@/core/time/local-time';
 import { Button } from '@/ui/kit/button';
@@ -17,13 +18,8 @@ interface Span {
   readonly state: string;
 }
 
-const STATES = texts(
-  [
-    ['approved', 'approved'],
-    ['waiting', 'waiting'],
-  ] as const,
-  '1',
-);
+/** Those that can still be moved. */
+const STATES = ['approved', 'waiting'] as const;
 
 const weekday = ({ startLocal }: DateView): string => String(weekdayOf(dateOf(startLocal)));
 
@@ -90,9 +86,9 @@ export function WidenDates({ dates, origin, onPick }: WidenDatesProps) {
       <Field label={t`State`} look="note">
         <Select value={span.state} onChange={({ target }) => setSpan({ ...span, state: target.value })}>
           <option value="">{counted(t`any`, { state: '' })}</option>
-          {STATES.map(([state, text]) => (
+          {STATES.map((state) => (
             <option key={state} value={state}>
-              {counted(text, { state })}
+              {counted(STATE_WORDS[state], { state })}
             </option>
           ))}
         </Select>

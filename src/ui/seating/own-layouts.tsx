@@ -39,10 +39,10 @@ export function OwnLayouts({ own, query, mayKeep, onTake }: OwnLayoutsProps) {
             {mayKeep && (
               <Button
                 className="px-2"
-                aria-label={t`Cancel ${each.name}`}
+                aria-label={t`Delete ${each.name}`}
                 isBusy={isSending}
                 onClick={() => void submit(`/api/own-layouts/${each.id}/drop`, {})}
-              >{t`Cancel`}</Button>
+              >{t`Delete`}</Button>
             )}
           </li>
         ))}
@@ -57,7 +57,7 @@ export function OwnLayouts({ own, query, mayKeep, onTake }: OwnLayoutsProps) {
               onChange={({ target }) => setName(target.value)}
             />
           </label>
-          <Button isSubmit isBusy={isSending}>{t`Keep`}</Button>
+          <Button isSubmit isBusy={isSending}>{t`Save`}</Button>
         </Form>
       )}
       <RefusalNote error={error} />

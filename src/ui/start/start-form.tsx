@@ -13,7 +13,7 @@ import { startSchema, type StartInput } from '@/contracts/administration/start';
 import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { send } from '@/ui/hooks/send';
 import { Combobox } from '@/ui/kit/combobox';
-import { Labelled } from '@/ui/kit/form-parts';
+import { Field } from '@/ui/kit/field';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 import { Form } from '@/ui/kit/form';
 
@@ -77,7 +77,7 @@ export function StartForm({ zones }: { zones: readonly string[] }) {
     label: string,
     { hint, className = 'w-72', ...input }: ComponentProps<'input'> & { hint?: string } = {},
   ) => (
-    <Labelled label={label} fault={faultOf(name)} hint={hint}>
+    <Field label={label} fault={faultOf(name)} hint={hint}>
       {(ids) => (
         <TextField
           {...ids}
@@ -86,7 +86,7 @@ export function StartForm({ zones }: { zones: readonly string[] }) {
           {...register(name, { valueAsNumber: name === 'seats' })}
         />
       )}
-    </Labelled>
+    </Field>
   );
   return (
     <Form onSubmit={submit} noValidate>
@@ -94,7 +94,7 @@ export function StartForm({ zones }: { zones: readonly string[] }) {
         <section className="flex flex-wrap items-start gap-x-6 gap-y-3">
           <h2 className="basis-full border-b border-rule text-xl">{t`The site and its office`}</h2>
           {line('site', t`Name of the site`)}
-          <Labelled label={t`Time zone`} fault={faultOf('zone')}>
+          <Field label={t`Time zone`} fault={faultOf('zone')}>
             {(ids) => (
               <div className="w-72">
                 <Controller
@@ -111,8 +111,8 @@ export function StartForm({ zones }: { zones: readonly string[] }) {
                 />
               </div>
             )}
-          </Labelled>
-          <Labelled
+          </Field>
+          <Field
             label={t`Language`}
             hint={t`Of pages, letters and calendars; everybody may choose another for themselves.`}
           >
@@ -125,7 +125,7 @@ export function StartForm({ zones }: { zones: readonly string[] }) {
                 ))}
               </Select>
             )}
-          </Labelled>
+          </Field>
           {line('officeName', t`Name of the office`, { hint: t`Whom everybody asks.` })}
           {line('officePhone', t`Telephone`, { type: 'tel' })}
           {line('officeEmail', t`E-mail address of the office`, { type: 'email' })}
@@ -137,7 +137,7 @@ export function StartForm({ zones }: { zones: readonly string[] }) {
           {line('building', t`Building it is in`)}
           {line('space', t`Name of the space`)}
           {line('code', t`Code`, { className: 'w-28', hint: t`Short; it stands in addresses.` })}
-          <Labelled label={t`Usually set as`} fault={faultOf('layout')}>
+          <Field label={t`Usually set as`} fault={faultOf('layout')}>
             {(ids) => (
               <Select {...ids} className="w-48" {...register('layout')}>
                 {LAYOUTS.map((layout) => (
@@ -147,7 +147,7 @@ export function StartForm({ zones }: { zones: readonly string[] }) {
                 ))}
               </Select>
             )}
-          </Labelled>
+          </Field>
           {line('seats', t`Seats then`, { className: 'w-24', inputMode: 'numeric' })}
         </section>
         <section className="flex flex-wrap items-start gap-x-6 gap-y-3">

@@ -3,7 +3,7 @@ import { Button } from '@/ui/kit/button';
 import { NumberField, Select, TextField } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { useId } from 'react';
-import { Labelled } from '@/ui/kit/form-parts';
+import { Field } from '@/ui/kit/field';
 import type { TemplateChoices } from '@/contracts/work-orders/templates';
 import { EDGE_WORDS } from '@/contracts/words/orders';
 import { DUE_EDGES, type DueEdge } from '@/core/work-orders/template';
@@ -140,7 +140,7 @@ export function TeamFields({ teams, teamId, personId, faults, onChange }: TeamFi
   const team = teams.find(({ id }) => String(id) === teamId);
   return (
     <>
-      <Labelled label={t`Team`} fault={faults.teamId}>
+      <Field label={t`Team`} fault={faults.teamId}>
         {(ids) => (
           <Select
             {...ids}
@@ -155,8 +155,8 @@ export function TeamFields({ teams, teamId, personId, faults, onChange }: TeamFi
             ))}
           </Select>
         )}
-      </Labelled>
-      <Labelled label={t`Who of them`} fault={faults.personId}>
+      </Field>
+      <Field label={t`Who of them`} fault={faults.personId}>
         {(ids) => (
           <Select {...ids} value={personId} onChange={({ target }) => onChange({ personId: target.value })}>
             <option value="">{t`unassigned`}</option>
@@ -167,7 +167,7 @@ export function TeamFields({ teams, teamId, personId, faults, onChange }: TeamFi
             ))}
           </Select>
         )}
-      </Labelled>
+      </Field>
     </>
   );
 }

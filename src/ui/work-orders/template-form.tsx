@@ -14,7 +14,8 @@ import { FORMULA_FUNCTIONS, FORMULA_NAMES } from '@/core/work-orders/formula';
 import { isSameAnswer, TEMPLATE_PHASES, type ServiceAnswer } from '@/core/work-orders/template';
 import Link from '@/ui/kit/link';
 import { RefusalNote } from '@/ui/kit/refusal-note';
-import { Labelled, PickSeveral } from '@/ui/kit/form-parts';
+import { Field } from '@/ui/kit/field';
+import { PickSeveral } from '@/ui/kit/form-parts';
 import { EdgeField, QuantityList, TeamFields } from './template-fields';
 import { fieldsOf, formulaFault, NEW_TEMPLATE, type TemplateFields } from './template-form-model';
 import { TemplateTry } from './template-try';
@@ -31,7 +32,7 @@ interface PartProps {
 function WhatPart({ fields, choices, faults, set }: PartProps) {
   return (
     <section className="grid gap-3">
-      <Labelled label={t`What is to be done`} fault={faults.title}>
+      <Field label={t`What is to be done`} fault={faults.title}>
         {(ids) => (
           <TextField
             {...ids}
@@ -40,7 +41,7 @@ function WhatPart({ fields, choices, faults, set }: PartProps) {
             onChange={({ target }) => set({ title: target.value })}
           />
         )}
-      </Labelled>
+      </Field>
       <div className="grid gap-3 sm:grid-cols-2">
         <TeamFields
           teams={choices.teams}
@@ -162,7 +163,7 @@ function WhenPart({ fields, faults, set }: PartProps) {
           onChange={(until) => set({ until })}
         />
       )}
-      <Labelled
+      <Field
         label={t`Issued so many days ahead`}
         fault={faults.leadDays}
         hint={t`Empty: as soon as the event is approved. A day that has passed is at once.`}
@@ -177,7 +178,7 @@ function WhenPart({ fields, faults, set }: PartProps) {
             onChange={({ target }) => set({ leadDays: target.value })}
           />
         )}
-      </Labelled>
+      </Field>
     </section>
   );
 }
@@ -190,7 +191,7 @@ function WorkPart({ fields, choices, faults, set }: PartProps) {
     <section className="grid gap-3">
       <h2 className="text-xl">{t`How much`}</h2>
       <div className="grid gap-3 sm:grid-cols-[8rem_1fr]">
-        <Labelled label={t`People it takes`} fault={faults.crew}>
+        <Field label={t`People it takes`} fault={faults.crew}>
           {(ids) => (
             <NumberField
               {...ids}
@@ -199,8 +200,8 @@ function WorkPart({ fields, choices, faults, set }: PartProps) {
               onChange={({ target }) => set({ crew: target.value })}
             />
           )}
-        </Labelled>
-        <Labelled
+        </Field>
+        <Field
           label={t`Minutes of work, by a formula`}
           fault={workFault}
           hint={t`Empty: the minutes of setup, strike or being there, for each of the people.`}
@@ -214,7 +215,7 @@ function WorkPart({ fields, choices, faults, set }: PartProps) {
               onChange={({ target }) => set({ workFormula: target.value })}
             />
           )}
-        </Labelled>
+        </Field>
       </div>
       <QuantityList
         value={fields.quantities}
@@ -244,7 +245,7 @@ function WorkPart({ fields, choices, faults, set }: PartProps) {
         </dl>
         <p className="text-soft">{t`+ − * / % and brackets; ${FORMULA_FUNCTIONS.join(', ')}; “people > 40 ? 2 : 1”. What comes out is rounded up to whole things.`}</p>
       </Disclosure>
-      <Labelled label={t`Checklist, a line each`} fault={faults.checklist}>
+      <Field label={t`Checklist, a line each`} fault={faults.checklist}>
         {(ids) => (
           <TextArea
             {...ids}
@@ -253,7 +254,7 @@ function WorkPart({ fields, choices, faults, set }: PartProps) {
             onChange={({ target }) => set({ checklist: target.value })}
           />
         )}
-      </Labelled>
+      </Field>
     </section>
   );
 }

@@ -54,7 +54,7 @@ export function WeekTable({ week }: { week: WeekView }) {
                   {team.name}
                 </Link>
                 {!team.hasRoster && (
-                  <span className="block text-fine font-normal text-soft">{t`no roster kept`}</span>
+                  <span className="block text-fine font-normal text-soft">{t`no roster`}</span>
                 )}
               </th>
               {team.cells.map((cell) => (

@@ -27,7 +27,7 @@ export default async function NoticesPage({ searchParams }: { searchParams: Sear
           <Link href="/whats-on/follow">{t`Follow them`}</Link>
           {permissionFor('calendars.keep', ctx.viewer) === 'allowed' && (
             <>
-              <Link href="/whats-on/kept">{t`Keep the calendars`}</Link>
+              <Link href="/whats-on/kept">{t`Manage the calendars`}</Link>
               <Link href="/whats-on/ledger">{t`Who was shown what`}</Link>
             </>
           )}

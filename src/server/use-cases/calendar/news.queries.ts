@@ -5,8 +5,8 @@ import { query } from '../../db/statement';
 import { integer, text } from '../../db/tables/column';
 
 export const NEWS_VERSION = query({
-  sql: `SELECT COALESCE((SELECT value FROM setting WHERE key = 'house_version'), '0') AS house, COALESCE((SELECT MAX(id) FROM change_set), 0) AS last`,
-  row: { house: text(), last: integer() },
+  sql: `SELECT COALESCE((SELECT value FROM setting WHERE key = 'house_version'), '0') AS office, COALESCE((SELECT MAX(id) FROM change_set), 0) AS last`,
+  row: { office: text(), last: integer() },
 });
 
 // The last one alone: whoever has been away for longer reads the histories.

@@ -16,13 +16,14 @@ export function DateTimeField({
   ...rest
 }: DateFieldProps) {
   const [value, set] = useValue({ value: given, defaultValue, onChange });
-  const [parts, setParts] = useState({ day: value.slice(0, 10), time: value.slice(11, 16) });
-  // From outside another moment counts than what was put together here.
-  const isOwn = value === '' || value.slice(0, 16) === `${parts.day}T${parts.time}`;
-  const { day, time } = isOwn ? parts : { day: value.slice(0, 10), time: value.slice(11, 16) };
+  // Together with the moment they make: once another one comes from outside, it is that which counts.
+  const [typed, setTyped] = useState({ day: value.slice(0, 10), time: value.slice(11, 16), value });
+  const { day, time } =
+    typed.value === value ? typed : { day: value.slice(0, 10), time: value.slice(11, 16) };
   const put = (next: { day: string; time: string }) => {
-    setParts(next);
-    set(next.day && next.time ? `${next.day}T${next.time}` : '');
+    const moment = next.day && next.time ? `${next.day}T${next.time}` : '';
+    setTyped({ ...next, value: moment });
+    set(moment);
   };
   return (
     <span data-moment="" className={`flex flex-wrap items-start gap-2 ${className}`}>
@@ -34,7 +35,7 @@ export function DateTimeField({
         value={time}
         onChange={(next) => put({ day, time: next })}
       />
-      {name !== undefined && <SentValue name={name} value={value} plain={t`2027-05-12T14:30`} />}
+      {name !== undefined && <SentValue id={rest.id} name={name} value={value} plain={t`2027-05-12T14:30`} />}
     </span>
   );
 }

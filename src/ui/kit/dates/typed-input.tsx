@@ -28,6 +28,8 @@ interface TypedInputProps extends TypedProps {
 const never = () => () => undefined;
 
 interface SentProps {
+  /** Of the field that scripts draw: its label names this one too. */
+  readonly id: string | undefined;
   readonly name: string;
   readonly value: string;
   /** How it is written where no scripts are there to read it. */
@@ -35,7 +37,7 @@ interface SentProps {
 }
 
 /** What a form that the browser sends says of a field; where there are no scripts, a plain field for its value. */
-export function SentValue({ name, value, plain }: SentProps) {
+export function SentValue({ id, name, value, plain }: SentProps) {
   const hasScripts = useSyncExternalStore(
     never,
     () => true,
@@ -44,7 +46,13 @@ export function SentValue({ name, value, plain }: SentProps) {
   if (hasScripts) return <input type="hidden" name={name} value={value} />;
   return (
     <noscript>
-      <input className="control" name={name} defaultValue={value} placeholder={plain} aria-label={plain} />
+      <input
+        className="control"
+        name={name}
+        defaultValue={value}
+        placeholder={plain}
+        aria-labelledby={id && `${id}-label`}
+      />
     </noscript>
   );
 }
@@ -78,7 +86,7 @@ export function TypedInput({
         />
         {children}
       </span>
-      {name !== undefined && <SentValue name={name} value={value} plain={plain} />}
+      {name !== undefined && <SentValue id={aria.id} name={name} value={value} plain={plain} />}
       <span id={about} role="status" className="block text-note">
         {fault && <span className="block font-semibold text-clash">{fault}</span>}
         {/* Over what is below: were it to push that down, the press that leaves the field would miss its button. */}

@@ -31,7 +31,11 @@ const PAUSE_MS = 700;
 export function useTyped(kind: TypedKind, value: string, onChange: (value: string) => void) {
   const [typing, setTyping] = useState<Typing | null>(null);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
-  const latest = useRef('');
+  // What is read later is put where the form stands then, not where it stood when it was typed.
+  const now = useRef({ text: '', value, onChange });
+  useEffect(() => {
+    now.current = { ...now.current, value, onChange };
+  });
   useEffect(() => () => clearTimeout(timer.current), []);
   const own = typing && typing.value === value ? typing : null;
 
@@ -39,23 +43,30 @@ export function useTyped(kind: TypedKind, value: string, onChange: (value: strin
     const next = found ?? '';
     const isUnread = found === null && text.trim() !== '';
     setTyping(isLeft && !isUnread ? null : { text, value: next, isUnread });
-    if (next !== value) onChange(next);
+    if (next !== now.current.value) now.current.onChange(next);
   };
-  const commit = (text: string, isLeft: boolean) => {
+  /** @returns false where what reads it has still to be loaded: until then the field holds none, never what was before */
+  const commit = (text: string, isLeft: boolean): boolean => {
     clearTimeout(timer.current);
     const found = text.trim() === '' ? '' : kind.read(text);
-    if (found !== undefined) return take(text, found, isLeft);
-    void kind.readLater(text).then((late) => latest.current === text && take(text, late, isLeft));
+    if (found !== undefined) take(text, found, isLeft);
+    else {
+      setTyping({ text, value: '', isUnread: false });
+      if (now.current.value !== '') now.current.onChange('');
+      void kind.readLater(text).then((late) => now.current.text === text && take(text, late, isLeft));
+    }
+    return found !== undefined;
   };
   const type = (text: string) => {
-    latest.current = text;
+    now.current.text = text;
     clearTimeout(timer.current);
-    if (kind.whole.test(text.trim())) return commit(text, false);
+    if (kind.whole.test(text.trim())) return void commit(text, false);
     setTyping({ text, value, isUnread: false });
     timer.current = setTimeout(() => commit(text, false), PAUSE_MS);
   };
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
-    if (event.key === 'Enter' && own) commit(own.text, true);
+    // A form is sent with what was typed, or not yet.
+    if (event.key === 'Enter' && own && !commit(own.text, true)) event.preventDefault();
     const by = { ArrowUp: 1, ArrowDown: -1 }[event.key];
     if (by === undefined || event.altKey || own?.isUnread) return;
     event.preventDefault();
@@ -75,7 +86,7 @@ export function useTyped(kind: TypedKind, value: string, onChange: (value: strin
       autoComplete: 'off',
       spellCheck: false,
       onChange: ({ target }: ChangeEvent<HTMLInputElement>) => type(target.value),
-      onBlur: () => own && commit(own.text, true),
+      onBlur: () => void (own && commit(own.text, true)),
       onKeyDown,
     },
   };

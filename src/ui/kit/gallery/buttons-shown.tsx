@@ -15,7 +15,7 @@ function DialogShown() {
       <AlertDialog
         isOpen={isOpen}
         onOpen={setOpen}
-        trigger={<Button>{t`Cancel`}</Button>}
+        trigger={<Button>{t`Pick dates to cancel`}</Button>}
         title={t`Pick dates to cancel`}
         consequence={t`What is listed below will not take place.`}
         keep={t`Keep them`}

@@ -12,7 +12,7 @@ import { pictureOf } from '@/server/use-cases/administration/entries/pictures';
 import { PictureShown } from '@/ui/kit/picture-shown';
 import { poolPage } from '@/server/use-cases/calendar/pool-page';
 import { boardHref } from '@/ui/board/board-address';
-import { PinButton } from '@/ui/spaces/pin-button';
+import { PageAddress } from '@/ui/spaces/page-address';
 import { printHref } from '@/ui/hooks/print-href';
 
 export const metadata: Metadata = texts({ title: 'Equipment' });
@@ -150,15 +150,13 @@ export default async function PoolPageView({ params }: { params: Promise<{ id: s
               })}
             >{t`Ask for a loan`}</ButtonLink>
           </p>
-          <p className="flex items-center gap-2 pt-2">
-            {ctx.viewer && (
-              <PinButton kind="pool" id={pool.id} name={pool.name} isPinned={pool.isPinned} withText />
-            )}
-            <span className="text-note text-soft">
-              {t`Link to this page: `}
-              <span className="text-ink">{t`/equipment/${pool.id}`}</span>
-            </span>
-          </p>
+          <PageAddress
+            kind="pool"
+            id={pool.id}
+            name={pool.name}
+            isPinned={ctx.viewer && pool.isPinned}
+            path={`/equipment/${pool.id}`}
+          />
         </aside>
       </div>
     </>

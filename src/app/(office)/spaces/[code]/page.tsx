@@ -20,7 +20,7 @@ import { askHref } from '@/ui/ask/ask-address';
 import { boardHref } from '@/ui/board/board-address';
 import { datesHref } from '@/ui/calendar/dates-address';
 import { FloorPlanDrawing } from '@/ui/spaces/floor-plan';
-import { PinButton } from '@/ui/spaces/pin-button';
+import { PageAddress } from '@/ui/spaces/page-address';
 import { printHref } from '@/ui/hooks/print-href';
 
 export const metadata: Metadata = texts({ title: 'Space' });
@@ -173,15 +173,13 @@ export default async function PlacePage({ params }: { params: Promise<{ code: st
               href={askHref({ spaceId: space.id, start: atMinuteOfDay(today, 14 * 60), minutes: 90 })}
             >{t`Ask for ${space.name}`}</ButtonLink>
           </p>
-          <p className="flex items-center gap-2 pt-2">
-            {ctx.viewer && (
-              <PinButton kind="space" id={space.id} name={space.name} isPinned={space.isPinned} withText />
-            )}
-            <span className="text-note text-soft">
-              {t`Link to this page: `}
-              <span className="break-all text-ink">{t`/spaces/${space.code}`}</span>
-            </span>
-          </p>
+          <PageAddress
+            kind="space"
+            id={space.id}
+            name={space.name}
+            isPinned={ctx.viewer && space.isPinned}
+            path={`/spaces/${space.code}`}
+          />
           <ElsewhereLinks space={space} isSignedIn={ctx.viewer !== null} />
           <p className="pt-2 text-note text-soft">
             {space.stewards.length

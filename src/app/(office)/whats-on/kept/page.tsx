@@ -8,7 +8,7 @@ import { calendarBook } from '@/server/use-cases/publishing/keep/calendar-book';
 import { KeptCalendars } from '@/ui/calendars/kept-calendars';
 import Link from '@/ui/kit/link';
 
-export const metadata: Metadata = texts({ title: 'Keep the calendars' });
+export const metadata: Metadata = texts({ title: 'Manage the calendars' });
 
 type Query = Promise<Readonly<Record<string, string | string[] | undefined>>>;
 

@@ -28,7 +28,7 @@ export async function keepOwnLayout(
     const known = await layouts.first({ name: input.name });
     if (known) await layouts.update({ id: known.id }, { query });
     else await layouts.insert({ name: input.name, query });
-    return done({ summary: t`kept “${input.name}”`, atRisk: 0 });
+    return done({ summary: t`saved “${input.name}”`, atRisk: 0 });
   });
 }
 

@@ -149,7 +149,7 @@ async function takeLine(
     throw new LineFault(
       stored.refusal.code === 'bad-input'
         ? stored.refusal.fields.map(({ message }) => message).join(' ')
-        : t`It cannot be kept.`,
+        : t`It cannot be saved.`,
     );
   await countVersionUp(change.tx, repository.table, stored.value);
   return { read, id: stored.value, doc };

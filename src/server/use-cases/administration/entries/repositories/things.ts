@@ -51,7 +51,7 @@ export const storeRepository: EntryRepository<'store'> = {
     counted(reader, { id, now }, [
       TYPES_IN_USE_THERE,
       (n) =>
-        t`${countText(n, 'kind of equipment is', 'kinds of equipment are')} kept there. Put them elsewhere first.`,
+        t`${countText(n, 'kind of equipment is', 'kinds of equipment are')} stored there. Move them elsewhere first.`,
     ]),
   usedBy: (reader, id, now) =>
     counted(reader, { id, now }, [
