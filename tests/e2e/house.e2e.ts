@@ -265,12 +265,12 @@ test('what is on in a space is told to the roles it names: the crew sees it, and
 test('notice is typed in whatever unit suits, and a row that goes takes its own with it', async () => {
   const page = await kept('/administration/space/8');
   await press(page, 'Another rule');
-  await fill(page, 'Announcement of rule 1', '2');
-  await page.select('[aria-label="Unit of Announcement of rule 1"]', '1440');
+  await fill(page, 'Notice needed of rule 1', '2');
+  await page.select('[aria-label="Unit of Notice needed of rule 1"]', '1440');
   await press(page, 'Save');
   await says(page, 'Done: changed a space: “Seed Library”.');
   const again = await kept('/administration/space/8');
-  const shown = await again.$$eval('[aria-label="Unit of Announcement of rule 1"]', ([unit]) => [
+  const shown = await again.$$eval('[aria-label="Unit of Notice needed of rule 1"]', ([unit]) => [
     (unit!.previousElementSibling as HTMLInputElement).value,
     (unit as HTMLSelectElement).value,
   ]);

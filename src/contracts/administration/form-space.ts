@@ -185,7 +185,7 @@ export const spaceForm: FormOfEntry = formOfEntry({
           },
           fields: [
             { kind: 'date', name: 'from', label: untranslated('From') },
-            { kind: 'span', name: 'noticeMin', label: untranslated('Announcement'), isOptional: true },
+            { kind: 'span', name: 'noticeMin', label: untranslated('Notice needed'), isOptional: true },
             {
               kind: 'number',
               name: 'horizonMonths',

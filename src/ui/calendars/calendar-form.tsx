@@ -20,7 +20,7 @@ import { ROLES } from '@/core/roles';
 import { send } from '@/ui/hooks/send';
 import { sendOnce } from '@/ui/hooks/send-once';
 import { Field } from '@/ui/kit/field';
-import { PickSeveral } from '@/ui/kit/form-parts';
+import { PickSeveral } from '@/ui/kit/pick-several';
 import { Mark } from '@/ui/kit/mark';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 import {

@@ -134,7 +134,7 @@ function CalendarRow({ calendar, where, onChoose }: CalendarRowProps) {
         value={where}
         onChange={({ target }) => onChoose(target.value as Where)}
       >
-        <option value="by-itself">{isByFilter ? t`listed` : t`does not belong there`}</option>
+        <option value="by-itself">{isByFilter ? t`listed` : t`not listed`}</option>
         <option value="picked">{isByFilter ? t`listed in any case` : t`listed`}</option>
         <option value="off">{t`excluded`}</option>
       </Select>

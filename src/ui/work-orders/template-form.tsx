@@ -15,7 +15,7 @@ import { isSameAnswer, TEMPLATE_PHASES, type ServiceAnswer } from '@/core/work-o
 import Link from '@/ui/kit/link';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 import { Field } from '@/ui/kit/field';
-import { PickSeveral } from '@/ui/kit/form-parts';
+import { PickSeveral } from '@/ui/kit/pick-several';
 import { EdgeField, QuantityList, TeamFields } from './template-fields';
 import { fieldsOf, formulaFault, NEW_TEMPLATE, type TemplateFields } from './template-form-model';
 import { TemplateTry } from './template-try';

@@ -17,7 +17,7 @@ function stateSince(order: OwnOrder): string {
   if (order.state === 'withdrawn') return t`The work order was withdrawn: the date was cancelled.`;
   if (order.covered_by !== null) return t`A turnover takes its place now.`;
   return order.state === 'done'
-    ? t`${order.done_by ?? t`A person`} marked it done.`
+    ? t`${order.done_by ?? t`Someone`} marked it done.`
     : t`The work order has a new version.`;
 }
 

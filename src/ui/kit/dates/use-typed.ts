@@ -71,7 +71,7 @@ export function useTyped(kind: TypedKind, value: string, onChange: (value: strin
     if (by === undefined || event.altKey || own?.isUnread) return;
     event.preventDefault();
     setTyping(null);
-    onChange(kind.step(value, by));
+    onChange(kind.step((own && kind.read(own.text)) || value, by));
   };
   return {
     isUnread: own?.isUnread ?? false,
