@@ -14,6 +14,10 @@ test.each([
   ['/notices/talks?view=week', '/whats-on/talks?view=week'],
   ['/notices/talks/embed', '/whats-on/talks/embed'],
   ['/notices/follow', '/whats-on/follow'],
+  ['/whats-on?view=month&on=2027-05-03&q=choir', '/whats-on/all/month/2027-05-03?q=choir'],
+  ['/whats-on/talks?view=week&on=', '/whats-on/talks/week'],
+  ['/whats-on/talks?view=list', '/whats-on/talks'],
+  ['/whats-on/all', '/whats-on'],
   ['/setups?day=2027-04-13', '/work-orders?day=2027-04-13'],
   ['/setups/week', '/work-orders/week'],
   ['/setups/recipes', '/work-orders/templates'],
@@ -34,6 +38,11 @@ test.each(['ics', 'json', 'atom'])(
     expect([before.status, now.status]).toEqual([200, 200]);
     expect(before.headers.get('content-type')).toBe(now.headers.get('content-type'));
   },
+);
+
+test.each(['/whats-on/talks/fortnight', '/whats-on/talks/day/2027-13-01', '/whats-on/no-such/day'])(
+  '%s says a view, day or calendar that there is not',
+  async (path) => expect((await fetch(`${BASE}${path}`, { redirect: 'manual' })).status).toBe(404),
 );
 
 test('a private link is not led on: it answers where it was', async () => {

@@ -223,8 +223,11 @@ export async function fill(page: Page, label: string, value: string): Promise<vo
   });
   if (kind === 'SELECT') {
     const option = await field.evaluate(
-      (node, wanted) =>
-        [...(node as HTMLSelectElement).options].find(({ text }) => text.includes(wanted))?.value ?? '',
+      (node, wanted) => {
+        const options = [...(node as HTMLSelectElement).options];
+        const exact = options.find(({ text }) => text === wanted);
+        return (exact ?? options.find(({ text }) => text.includes(wanted)))?.value ?? '';
+      },
       value,
     );
     await (field as ElementHandle<HTMLSelectElement>).select(option);

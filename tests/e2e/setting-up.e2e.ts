@@ -178,8 +178,9 @@ describe('the week of the crews', () => {
     // The keys stay with it.
     expect(await page.$eval(chip, (node) => node === document.activeElement)).toBe(true);
 
-    const from = (await (await page.$(chip))!.boundingBox())!;
     const row = await page.waitForSelector('::-p-xpath(//th[normalize-space()="Tobin Ashdown"])');
+    await row!.evaluate((node) => node.scrollIntoView({ block: 'center' }));
+    const from = (await (await page.$(chip))!.boundingBox())!;
     const to = (await row!.boundingBox())!;
     await page.mouse.move(from.x + 20, from.y + 10);
     await page.mouse.down();

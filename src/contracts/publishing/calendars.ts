@@ -24,10 +24,10 @@ export const CALENDAR_HUES = [
 ] as const;
 
 /**
- * Addresses below `/notices` that are pages of their own. A calendar whose name gives one of them has a number behind
+ * Addresses below `/whats-on` that are pages of their own. A calendar whose name gives one of them has a number behind
  * it, from 2.
  */
-export const RESERVED_SLUGS: readonly string[] = ['follow', 'kept', 'ledger', 'new'];
+export const RESERVED_SLUGS: readonly string[] = ['all', 'follow', 'kept', 'ledger', 'new'];
 
 const several = <Id extends number>(what: string) =>
   z

@@ -6,6 +6,7 @@ import { countText } from '@/contracts/words/when';
 import {
   DndContext,
   PointerSensor,
+  pointerWithin,
   useDraggable,
   useDroppable,
   useSensor,
@@ -192,7 +193,7 @@ export function SharingOut({ team, days }: { team: Team; days: WeekView['days'] 
   };
   const chosen = team.orders.filter(({ id }) => picked.includes(id));
   return (
-    <DndContext id="sharing-out" sensors={sensors} onDragEnd={drop}>
+    <DndContext id="sharing-out" sensors={sensors} collisionDetection={pointerWithin} onDragEnd={drop}>
       <GiveList
         holders={holders}
         count={chosen.length}

@@ -1,0 +1,1 @@
+export { ShownCalendar as default, shownMetadata as generateMetadata } from '../../../shown-calendar';
