@@ -222,14 +222,11 @@ export async function fill(page: Page, label: string, value: string): Promise<vo
     return node instanceof HTMLInputElement ? node.type : node.tagName;
   });
   if (kind === 'SELECT') {
-    const option = await field.evaluate(
-      (node, wanted) => {
-        const options = [...(node as HTMLSelectElement).options];
-        const exact = options.find(({ text }) => text === wanted);
-        return (exact ?? options.find(({ text }) => text.includes(wanted)))?.value ?? '';
-      },
-      value,
-    );
+    const option = await field.evaluate((node, wanted) => {
+      const options = [...(node as HTMLSelectElement).options];
+      const exact = options.find(({ text }) => text === wanted);
+      return (exact ?? options.find(({ text }) => text.includes(wanted)))?.value ?? '';
+    }, value);
     await (field as ElementHandle<HTMLSelectElement>).select(option);
   } else if (/^\d{4}-\d\d-\d\dT\d\d:\d\d$/.test(value)) {
     // A moment is a day and a time side by side.

@@ -299,8 +299,10 @@ export function datesAsked(
 function wordsOf(set: DateSet, end: LocalDateTime, count: number, endless: boolean): string {
   if (set.rrule !== null) {
     const dates = endless ? null : count;
+    const more = new Set(set.extra).size;
     return (
       ruleText(set.rrule, { ...set, end }, dates) +
+      (more ? t`, ${countText(more, 'further day', 'further days')} among them` : '') +
       (endless ? t`, ${countText(count, 'date', 'dates')} so far` : '')
     );
   }

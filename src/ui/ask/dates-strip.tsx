@@ -36,13 +36,19 @@ function monthsBetween(first: LocalDate, last: LocalDate): LocalDate[] {
   return months;
 }
 
-/** What a press on a day does: leaves a date out, puts it back, or adds a day to those picked one by one. */
+/** What a press on a day does: leaves a date out, puts it back, or adds a day. */
 function usePresses({ getValues, setValue, control }: PartProps['form']) {
-  const [leftOut, pattern] = useWatch({ control, name: ['leftOut', 'pattern'] });
+  const [leftOut, pattern, picked] = useWatch({ control, name: ['leftOut', 'pattern', 'pickedDays'] });
   const put = (name: 'leftOut' | 'pickedDays', values: string[]) =>
     setValue(name, values, { shouldDirty: true });
   const press = (day: LocalDate, marked: Marked | undefined) => {
     if (!marked) put('pickedDays', [...getValues('pickedDays'), day].sort());
+    // What was added to a rule goes again; of days picked one by one each is in the list with the way back.
+    else if (pattern === 'rule' && picked.includes(day))
+      put(
+        'pickedDays',
+        picked.filter((each) => each !== day),
+      );
     else if (marked.verdict) put('leftOut', [...getValues('leftOut'), marked.at]);
     else
       put(
@@ -50,7 +56,7 @@ function usePresses({ getValues, setValue, control }: PartProps['form']) {
         getValues('leftOut').filter((at) => at !== marked.at),
       );
   };
-  return { leftOut, canAdd: pattern === 'picked', press };
+  return { leftOut, canAdd: pattern !== 'once', press };
 }
 
 interface DayProps {

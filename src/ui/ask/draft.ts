@@ -53,7 +53,7 @@ export interface AskForm extends Record<RequestFieldName, string> {
   startTime: string;
   endDate: string;
   endTime: string;
-  /** Days besides the first, where they are picked by hand. */
+  /** Days besides the first, or besides those of a rule, picked by hand. */
   pickedDays: string[];
   every: string;
   unit: RuleUnit;

@@ -67,6 +67,10 @@ export const isPublished = (
 /** Minutes of one's own before and after are minutes in a space: a loan and an announcement have none. */
 export const hasOwnTime = ({ kind }: Pick<AskForm, 'kind'>): boolean => kind !== 'notice' && kind !== 'loan';
 
+/** Starts of the days picked one by one, at the hours of the first. */
+const extraOf = (form: AskForm): string[] =>
+  form.pickedDays.map((day) => `${day}T${timesOf(form).startsAt.slice(11)}`);
+
 function whenOf(form: AskForm, tzid: string, choices: AskChoices): CheckBody['when'] {
   const times = timesOf(form);
   const start = parseLocalDateTime(times.startsAt);
@@ -90,14 +94,11 @@ function whenOf(form: AskForm, tzid: string, choices: AskChoices): CheckBody['wh
   }
   if (form.pattern === 'rule') {
     const season = choices.seasons.find(({ name }) => name === form.season);
-    return { ...common, repeat: { rule: ruleOf(form, start, tzid, season?.to ?? null) } };
+    const rule = ruleOf(form, start, tzid, season?.to ?? null);
+    return { ...common, repeat: { rule }, extra: extraOf(form) };
   }
   if (form.pattern === 'once') return { ...common, excluded: [], repeat: null };
-  return {
-    ...common,
-    repeat: null,
-    extra: form.pickedDays.map((day) => `${day}T${times.startsAt.slice(11)}`),
-  };
+  return { ...common, repeat: null, extra: extraOf(form) };
 }
 
 /** What of a date is to be different, as a patch; null where nothing is. */

@@ -11,10 +11,13 @@ import type { PartProps } from './part-props';
 
 const quotedList = (pieces: readonly string[]): string => pieces.map((piece) => `“${piece}”`).join(', ');
 
-/** Further days beside the first: typed or pasted, as many as one likes. */
+/** Further days beside the first, or beside a rule: typed or pasted, as many as one likes. */
 export function PickedDays({ form, choices, faults }: PartProps) {
   const { control, setValue, getValues } = form;
-  const [pickedDays, startDate] = useWatch({ control, name: ['pickedDays', 'startDate'] });
+  const [pickedDays, startDate, pattern] = useWatch({
+    control,
+    name: ['pickedDays', 'startDate', 'pattern'],
+  });
   const [text, setText] = useState('');
   const [unread, setUnread] = useState<readonly string[]>([]);
   const [leftOut, setLeftOut] = useState<readonly string[]>([]);
@@ -64,7 +67,7 @@ export function PickedDays({ form, choices, faults }: PartProps) {
           <p>{t`Not taken over: ${quotedList(leftOut)}. All days are at the hours above.`}</p>
         )}
         {faults.pickedDays && <p className="font-semibold text-clash">{faults.pickedDays}</p>}
-        {pickedDays.length > 0 && (
+        {pattern === 'picked' && pickedDays.length > 0 && (
           <p className="mt-1 font-semibold">{t`${countText(pickedDays.length + 1, 'day', 'days')} with the first.`}</p>
         )}
       </div>

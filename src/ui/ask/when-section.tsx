@@ -197,12 +197,12 @@ export const WhenSection = memo(function WhenSection(props: PartProps) {
       </fieldset>
       {!allDay && <PeriodFields {...props} />}
       <Hours {...props} />
-      {pattern === 'picked' && <PickedDays {...props} />}
       {pattern === 'rule' && <RepeatFields {...props} />}
+      {pattern !== 'once' && <PickedDays {...props} />}
       {hasOwnTime({ kind }) && (
         <>
           <Field
-            label={t`Access before`}
+            label={t`Your own time before`}
             hint={t`Minutes you need in the space before it starts.`}
             fault={faults.accessMin}
             className="sm:col-span-2"
@@ -210,7 +210,7 @@ export const WhenSection = memo(function WhenSection(props: PartProps) {
             <NumberField min={0} step={1} {...register('accessMin')} />
           </Field>
           <Field
-            label={t`Exit after`}
+            label={t`Your own time after`}
             hint={t`Minutes until the last of you has left.`}
             fault={faults.exitMin}
             className="sm:col-span-2"

@@ -18,6 +18,7 @@ import { placesFor, usualSpace, type AskForm } from './draft';
 import { Field } from '@/ui/kit/field';
 import { FormSection } from './fields';
 import type { PartProps } from './part-props';
+import { CrewTime } from './crew-time';
 import { Question } from './what-section';
 
 /** Spaces to find by typing: pinned and used ones first. */
@@ -52,7 +53,7 @@ function SpaceFields({
   index,
   onRemove,
 }: PartProps & { index: number; onRemove: (() => void) | null }) {
-  const { control, register, setValue } = form;
+  const { control, setValue } = form;
   const [wanted, people] = useWatch({ control, name: [`spaces.${index}`, 'people'] });
   const space = choices.spaces.find(({ id }) => String(id) === wanted?.spaceId);
   const set = (next: AskForm['spaces'][number]) => setValue(`spaces.${index}`, next, { shouldDirty: true });
@@ -87,12 +88,7 @@ function SpaceFields({
           ))}
         </Select>
       </Field>
-      <Field label={t`Setup min.`} fault={fault('setupMin')}>
-        <NumberField min={0} step={1} {...register(`spaces.${index}.setupMin`)} />
-      </Field>
-      <Field label={t`Strike min.`} fault={fault('strikeMin')}>
-        <NumberField min={0} step={1} {...register(`spaces.${index}.strikeMin`)} />
-      </Field>
+      {space && <CrewTime form={form} faults={faults} index={index} name={space.name} />}
       {space?.questions.map(({ id, text, required, choices: answers, numberName }) => (
         <Question
           key={id}

@@ -325,7 +325,7 @@ export function PickDetails(props: PickDetailsProps) {
         <p className="mt-1 text-small text-soft">
           {pool
             ? t`When it is wanted; fetching and returning are added.`
-            : t`The advertised hours. Access ${choices.accessMin} and exit ${choices.exitMin} minutes and the crew’s time are added.`}
+            : t`The advertised hours. Your own ${choices.accessMin} minutes before and ${choices.exitMin} after, and the crew’s time, are added.`}
         </p>
         {isLoaded ? (
           <VerdictLines {...verdict} />
