@@ -185,6 +185,8 @@ describe('the week of the crews', () => {
     await page.mouse.move(from.x + 20, from.y + 10);
     await page.mouse.down();
     await page.mouse.move(from.x + 20, to.y + 10, { steps: 8 });
+    // A hand lets go of it where it sees that it would fall.
+    await page.waitForSelector('::-p-xpath(//tr[@data-over]/th[normalize-space()="Tobin Ashdown"])');
     await page.mouse.up();
     await isHeldBy(page, 'Tobin Ashdown');
 

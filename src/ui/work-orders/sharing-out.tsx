@@ -85,7 +85,11 @@ function HolderRow({ holder, team, days, picked, onPick, onStep }: RowProps) {
   const { setNodeRef, isOver } = useDroppable({ id: `holder ${holder.id ?? ''}` });
   const own = team.orders.filter(({ personId }) => personId === holder.id);
   return (
-    <tr ref={setNodeRef} className={`border-t border-rule align-top ${isOver ? 'bg-sunk' : ''}`}>
+    <tr
+      ref={setNodeRef}
+      data-over={isOver || undefined}
+      className="border-t border-rule align-top data-over:bg-sunk"
+    >
       <th scope="row" className="p-2 text-left font-semibold">
         {holder.name}
       </th>
