@@ -6,9 +6,8 @@ import { t } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { CsvDone, CsvKind } from '@/contracts/administration/csv';
-import type { ErrorReply } from '@/contracts/base/refusal';
-import { isUnanswered } from '@/ui/hooks/send';
 import { sendOnce } from '@/ui/hooks/send-once';
+import { useSend } from '@/ui/hooks/use-send';
 import { Field } from '@/ui/kit/field';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 import { textOfTable } from './table-text';
@@ -19,27 +18,27 @@ export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string
   const refresh = useRefresh();
   const [text, setText] = useState('');
   const [looked, setLooked] = useState<CsvDone | null>(null);
-  const [error, setError] = useState<ErrorReply['error'] | null>(null);
-  const [isSending, setSending] = useState(false);
+  const { error, setError, isSending, run } = useSend();
   const change = (value: string) => {
     setText(value);
     setLooked(null);
     setError(null);
   };
-  const take = async (preview: boolean) => {
-    if (isSending) return;
-    setSending(true);
-    const reply = await sendOnce<CsvDone>(`/api/house/${kind}/csv`, { preview, text });
-    setSending(false);
-    const wrong = reply.ok ? [] : reply.error.fields.map(({ message }) => message);
-    // One wrong line is said by itself.
-    setError(reply.ok ? null : { ...reply.error, details: wrong.length > 1 ? wrong : reply.error.details });
-    if (isUnanswered(reply)) return;
-    if (!reply.ok) return setLooked(null);
-    if (preview) return setLooked(reply.value);
-    router.push(`/administration/${kind}?said=${encodeURIComponent(reply.value.summary)}`);
-    refresh();
-  };
+  const take = (preview: boolean) =>
+    run<CsvDone>(
+      () => sendOnce(`/api/house/${kind}/csv`, { preview, text }),
+      (reply) => {
+        if (!reply.ok) {
+          const wrong = reply.error.fields.map(({ message }) => message);
+          // One wrong line is said by itself.
+          if (wrong.length > 1) setError({ ...reply.error, details: wrong });
+          return setLooked(null);
+        }
+        if (preview) return setLooked(reply.value);
+        router.push(`/administration/${kind}?said=${encodeURIComponent(reply.value.summary)}`);
+        refresh();
+      },
+    );
   return (
     <div className="grid max-w-5xl gap-4">
       <p>

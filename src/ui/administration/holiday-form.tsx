@@ -7,10 +7,9 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { HolidayLine } from '@/contracts/administration/holidays';
 import type { NamedChoice, EntryDone } from '@/contracts/administration/docs';
-import type { ErrorReply } from '@/contracts/base/refusal';
 import { countText } from '@/contracts/words/when';
-import { isUnanswered } from '@/ui/hooks/send';
 import { sendOnce } from '@/ui/hooks/send-once';
+import { useSend } from '@/ui/hooks/use-send';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 import { ImpactNote } from './impact-note';
 import { SeveralInput } from './several-input';
@@ -30,28 +29,21 @@ export function HolidayForm({ options, places, year, lines }: HolidayFormProps) 
     lines.filter(({ isPublic, isShut }) => isPublic && !isShut).map(({ key }) => key),
   );
   const [pending, setPending] = useState<{ verb: string; done: EntryDone } | null>(null);
-  const [error, setError] = useState<ErrorReply['error'] | null>(null);
-  const [isSending, setSending] = useState(false);
+  const { error, isSending, run } = useSend();
   const look = (of: readonly (string | number)[], when: number) =>
     router.push(`/administration/holidays?of=${of.join('.')}&year=${when}`, { scroll: false });
-  const shut = async (preview: boolean, as: 'closures' | 'notes' = 'closures') => {
-    setSending(true);
-    const body = { preview, places, year, days: picked, as };
-    const reply = await sendOnce<EntryDone>('/api/house/holidays', body);
-    setSending(false);
-    setError(reply.ok ? null : reply.error);
-    if (isUnanswered(reply)) return;
-    if (!reply.ok) return setPending(null);
-    if (preview)
-      return setPending({
-        verb: t`Shut on ${countText(picked.length, 'day', 'days')}`,
-        done: reply.value,
-      });
-    router.push(
-      `/administration/${as === 'notes' ? 'day-note' : 'closure'}?said=${encodeURIComponent(reply.value.summary)}`,
+  const shut = (preview: boolean, as: 'closures' | 'notes' = 'closures') =>
+    run<EntryDone>(
+      () => sendOnce('/api/house/holidays', { preview, places, year, days: picked, as }),
+      (reply) => {
+        if (!reply.ok) return setPending(null);
+        const done = reply.value;
+        if (preview) return setPending({ verb: t`Shut on ${countText(picked.length, 'day', 'days')}`, done });
+        const list = as === 'notes' ? 'day-note' : 'closure';
+        router.push(`/administration/${list}?said=${encodeURIComponent(done.summary)}`);
+        refresh();
+      },
     );
-    refresh();
-  };
   return (
     <div className="grid max-w-4xl gap-4">
       <SeveralInput
@@ -101,7 +93,9 @@ export function HolidayForm({ options, places, year, lines }: HolidayFormProps) 
         <ImpactNote
           pending={pending}
           isSending={isSending}
-          confirm={() => shut(false)}
+          confirm={async () => {
+            await shut(false);
+          }}
           back={() => setPending(null)}
         />
       )}

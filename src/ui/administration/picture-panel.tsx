@@ -6,9 +6,9 @@ import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
 import { useId, useState } from 'react';
 import { PICTURE_LIMIT_MB, type Picture, type PictureOwner } from '@/contracts/calendar/pictures';
-import type { ErrorReply } from '@/contracts/base/refusal';
-import { isUnanswered, sendFile, type Sent } from '@/ui/hooks/send';
+import { sendFile, type Sent } from '@/ui/hooks/send';
 import { sendOnce } from '@/ui/hooks/send-once';
+import { useSend } from '@/ui/hooks/use-send';
 import { Field } from '@/ui/kit/field';
 import { PictureShown } from '@/ui/kit/picture-shown';
 import { RefusalNote } from '@/ui/kit/refusal-note';
@@ -26,22 +26,16 @@ export function PicturePanel({ of, id, picture }: PicturePanelProps) {
   const [file, setFile] = useState<File | null>(null);
   const [about, setAbout] = useState('');
   const [said, setSaid] = useState('');
-  const [error, setError] = useState<ErrorReply['error'] | null>(null);
-  const [isBusy, setBusy] = useState(false);
-  const faultOf = (path: string) => error?.fields.find((fault) => fault.path === path)?.message ?? '';
-  const run = async (work: () => Promise<Sent<{ summary: string }>>) => {
-    if (isBusy) return;
-    setBusy(true);
-    const reply = await work();
-    setBusy(false);
-    setError(reply.ok ? null : reply.error);
-    setSaid(reply.ok ? reply.value.summary : '');
-    if (reply.ok) {
-      setFile(null);
-      setAbout('');
-    }
-    if (!isUnanswered(reply)) refresh();
-  };
+  const { error, isSending: isBusy, faultOf, run: sendIt } = useSend();
+  const run = (work: () => Promise<Sent<{ summary: string }>>) =>
+    sendIt(work, (reply) => {
+      setSaid(reply.ok ? reply.value.summary : '');
+      if (reply.ok) {
+        setFile(null);
+        setAbout('');
+      }
+      refresh();
+    });
   return (
     <section className="grid max-w-4xl gap-3 pt-8" aria-label={t`Picture`}>
       <h2 className="border-b border-rule text-xl">{t`Picture`}</h2>

@@ -3,8 +3,9 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { EntryCommand, EntryDone } from '@/contracts/administration/docs';
 import type { EntryKind } from '@/contracts/administration/kinds';
-import { isUnanswered, type Sent, type ShownError } from '@/ui/hooks/send';
+import type { Sent } from '@/ui/hooks/send';
 import { sendOnce } from '@/ui/hooks/send-once';
+import { useSend } from '@/ui/hooks/use-send';
 
 /** What is looked at and then done: the same but for `preview`. */
 type Way = (isPreview: boolean) => Promise<Sent<EntryDone>>;
@@ -23,28 +24,25 @@ export function useEntry(kind: EntryKind, id: number | null, rowVersion: number)
   const router = useRouter();
   const refresh = useRefresh();
   const [pending, setPending] = useState<Pending | null>(null);
-  const [error, setError] = useState<ShownError | null>(null);
-  const [isSending, setSending] = useState(false);
+  const { error, isSending, run: sendIt } = useSend();
 
-  const finish = (reply: Sent<EntryDone>, where: string) => {
-    setError(reply.ok ? null : reply.error);
-    // What was looked at stays, to be meant once more.
-    if (isUnanswered(reply)) return;
+  const finish = (reply: Sent<EntryDone>) => {
+    // What was looked at stays where no answer came, to be meant once more.
     setPending(null);
     if (!reply.ok) return;
-    router.push(`${where}?said=${encodeURIComponent(reply.value.summary)}`);
+    router.push(`/administration/${kind}?said=${encodeURIComponent(reply.value.summary)}`);
     refresh();
   };
-  const run = async (verb: string, way: Way, alwaysAsk: boolean) => {
-    if (isSending) return;
-    setSending(true);
-    const looked = await way(true);
-    if (looked.ok && (alwaysAsk || looked.value.impact.length)) {
-      setError(null);
-      setPending({ verb, done: looked.value, way });
-    } else if (looked.ok) finish(await way(false), `/administration/${kind}`);
-    else finish(looked, '');
-    setSending(false);
+  const run = (verb: string, way: Way, alwaysAsk: boolean) => {
+    const lookAndDo = async (): Promise<Sent<EntryDone & { isLooked?: true }>> => {
+      const looked = await way(true);
+      if (!looked.ok || !(alwaysAsk || looked.value.impact.length)) return looked.ok ? way(false) : looked;
+      return { ok: true, value: { ...looked.value, isLooked: true } };
+    };
+    return sendIt(lookAndDo, (reply) => {
+      if (reply.ok && reply.value.isLooked) setPending({ verb, done: reply.value, way });
+      else finish(reply);
+    });
   };
   return {
     pending,
@@ -59,10 +57,7 @@ export function useEntry(kind: EntryKind, id: number | null, rowVersion: number)
     command: (command: EntryCommand, verb: string) =>
       run(verb, (preview) => sendOnce(`/api/house/${kind}/${id}`, { command, preview }), true),
     confirm: async () => {
-      if (!pending || isSending) return;
-      setSending(true);
-      finish(await pending.way(false), `/administration/${kind}`);
-      setSending(false);
+      if (pending) await sendIt(() => pending.way(false), finish);
     },
     back: () => setPending(null),
   };

@@ -10,8 +10,8 @@ import {
   type ArrivedOffice,
   type OfficeCounts,
 } from '@/contracts/administration/archive';
-import type { ErrorReply } from '@/contracts/base/refusal';
 import { send, sendFile } from '@/ui/hooks/send';
+import { useSend } from '@/ui/hooks/use-send';
 import { Field } from '@/ui/kit/field';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 
@@ -53,28 +53,25 @@ export function ArchiveForm({ path, site, now }: ArchiveFormProps) {
   const id = useId();
   const [arrived, setArrived] = useState<ArrivedOffice | null>(null);
   const [name, setName] = useState('');
-  const [error, setError] = useState<ErrorReply['error'] | null>(null);
-  const [isBusy, setBusy] = useState(false);
-  const take = async (file: File) => {
-    setBusy(true);
+  const { error, setError, isSending: isBusy, run } = useSend();
+  const take = (file: File) => {
     setError(null);
     setArrived(null);
-    const reply = await sendFile<ArrivedOffice>(path, file);
-    setBusy(false);
-    if (reply.ok) setArrived(reply.value);
-    else setError(reply.error);
+    return run<ArrivedOffice>(
+      () => sendFile(path, file),
+      (reply) => reply.ok && setArrived(reply.value),
+    );
   };
-  const putIn = async (house: ArrivedOffice) => {
-    if (isBusy) return;
-    setBusy(true);
-    const reply = await send('POST', `${path}/${house.id}`, { name });
-    setBusy(false);
-    setError(reply.ok ? null : reply.error);
-    if (!reply.ok) return;
-    // Accounts are those of the house that came: nobody is signed in there yet.
-    router.push('/sign-in');
-    router.refresh();
-  };
+  const putIn = (office: ArrivedOffice) =>
+    run(
+      () => send('POST', `${path}/${office.id}`, { name }),
+      ({ ok }) => {
+        if (!ok) return;
+        // Accounts are those of the office that came: nobody is signed in there yet.
+        router.push('/sign-in');
+        router.refresh();
+      },
+    );
   return (
     <div className="grid gap-2">
       <div>

@@ -16,6 +16,7 @@ import { useOffice } from '@/ui/hooks/office';
 import { FilePicker } from '@/ui/files/file-picker';
 import { useFiles } from '@/ui/files/use-files';
 import { send } from '@/ui/hooks/send';
+import { useSend } from '@/ui/hooks/use-send';
 import { Combobox } from '@/ui/kit/combobox';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 import { askHref, type Picked } from './ask-address';
@@ -157,9 +158,8 @@ function useSending(
 ) {
   const router = useRouter();
   const { tzid } = useOffice();
-  const [error, setError] = useState<ErrorReply['error'] | null>(null);
-  const [isSending, setSending] = useState(false);
-  const isBusy = useRef(false);
+  const { error, setError, isSending, run } = useSend();
+  const [isPreparing, setPreparing] = useState(false);
   useEffect(() => {
     // After the marks are drawn, however long that takes.
     if (error) document.querySelector<HTMLElement>('main [aria-invalid="true"]')?.focus();
@@ -178,23 +178,21 @@ function useSending(
         ]),
       );
     const body = ofKnownDates(toBody(values, key.current, tzid, choices), dates);
-    const reply = await send<AskReply>('POST', '/api/requests', body);
-    if (!reply.ok) return setError(reply.error);
-    dropDraft();
-    router.push(`/requests/${reply.value.reference}?sent=1`);
+    await run<AskReply>(
+      () => send('POST', '/api/requests', body),
+      (reply) => {
+        if (!reply.ok) return;
+        dropDraft();
+        router.push(`/requests/${reply.value.reference}?sent=1`);
+      },
+    );
   };
-  const submit = async () => {
-    // A double press comes before anything is drawn anew.
-    if (isBusy.current) return;
-    isBusy.current = true;
-    setSending(true);
+  const submit = () => {
     setError(null);
-    await attempt().finally(() => {
-      isBusy.current = false;
-      setSending(false);
-    });
+    setPreparing(true);
+    return attempt().finally(() => setPreparing(false));
   };
-  return { error, isSending, submit };
+  return { error, isSending: isSending || isPreparing, submit };
 }
 
 /** Something one asked for before, to ask for again on other dates. */

@@ -27,6 +27,7 @@ import {
 import { toEpochMinute } from '@/core/time/zone';
 import { askHref } from '@/ui/ask/ask-address';
 import { sendOnce } from '@/ui/hooks/send-once';
+import { useSend } from '@/ui/hooks/use-send';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 import { VerdictStamp } from '@/ui/kit/verdict-stamp';
 import { boardHref, type BoardAddress, type Pick } from './board-address';
@@ -171,13 +172,11 @@ function useShortRequest({ pick, board, choices, onSent }: PickDetailsProps) {
     hostId: String(choices.hosts[0]?.id ?? ''),
     publish: null,
   }));
-  const [error, setError] = useState<ErrorReply['error'] | null>(null);
+  const { error, isSending, run } = useSend();
   const [sent, setSent] = useState<AskReply | null>(null);
-  const [isSending, setSending] = useState(false);
   const content = contentOf(pick, Number(form.people) || 1, Number(form.quantity) || 1, board, choices);
 
-  const submit = async () => {
-    if (isSending) return;
+  const submit = () => {
     const body: Omit<AskBody, 'key'> = {
       title: form.title,
       publicText: '',
@@ -192,13 +191,14 @@ function useShortRequest({ pick, board, choices, onSent }: PickDetailsProps) {
       equipment: content.equipment.map(({ typeId, quantity }) => ({ typeId, quantity })),
       when: { startsAt: pick.start, durationMin: pick.minutes, repeat: null },
     };
-    setSending(true);
-    const reply = await sendOnce<AskReply>('/api/requests', body);
-    setSending(false);
-    setError(reply.ok ? null : reply.error);
-    if (!reply.ok) return;
-    setSent(reply.value);
-    onSent();
+    return run<AskReply>(
+      () => sendOnce('/api/requests', body),
+      (reply) => {
+        if (!reply.ok) return;
+        setSent(reply.value);
+        onSent();
+      },
+    );
   };
   return { form, setForm, error, sent, isSending, content, submit };
 }

@@ -11,7 +11,6 @@ import {
   type CalendarPreview,
   type StoredCalendar,
 } from '@/contracts/publishing/calendars';
-import type { ErrorReply } from '@/contracts/base/refusal';
 import { FACT_WORDS, READER_WORDS } from '@/contracts/publishing/words';
 import { countText } from '@/contracts/words/when';
 import { FACTS } from '@/core/publishing/facts';
@@ -19,6 +18,7 @@ import { READER_KINDS } from '@/core/publishing/readers';
 import { ROLES } from '@/core/roles';
 import { send } from '@/ui/hooks/send';
 import { sendOnce } from '@/ui/hooks/send-once';
+import { useSend } from '@/ui/hooks/use-send';
 import { Field } from '@/ui/kit/field';
 import { PickSeveral } from '@/ui/kit/pick-several';
 import { Mark } from '@/ui/kit/mark';
@@ -290,25 +290,24 @@ export function CalendarForm({ stored, start, choices }: CalendarFormProps) {
   const router = useRouter();
   const [fields, setFields] = useState(() => (stored ? fieldsOf(stored) : newFields(start)));
   const [isMarkOwn, setMarkOwn] = useState(stored !== null);
-  const [error, setError] = useState<ErrorReply['error'] | null>(null);
-  const [isSending, setSending] = useState(false);
+  const { error, isSending, faultOf, run } = useSend();
   const set = (part: Partial<CalendarFields>) =>
     setFields((now) => {
       // Until somebody types a mark it follows from the name.
       const letters = (part.name ?? '').replace(/[^\p{L}]/gu, '').slice(0, 2);
       return { ...now, ...part, ...(part.name !== undefined && !isMarkOwn && { mark: letters }) };
     });
-  const faultOf = (path: string) => error?.fields.find((fault) => fault.path === path)?.message ?? '';
-  const submit = async (event: SyntheticEvent) => {
+  const submit = (event: SyntheticEvent) => {
     event.preventDefault();
-    if (isSending) return;
-    setSending(true);
     const body = { ...bodyOf(fields), id: stored?.id ?? null, rowVersion: stored?.rowVersion ?? 0 };
-    const reply = await sendOnce<{ id: number }>('/api/calendars', body);
-    setSending(false);
-    if (!reply.ok) return setError(reply.error);
-    router.push(`/whats-on/kept?saved=${reply.value.id}`);
-    router.refresh();
+    void run<{ id: number }>(
+      () => sendOnce('/api/calendars', body),
+      (reply) => {
+        if (!reply.ok) return;
+        router.push(`/whats-on/kept?saved=${reply.value.id}`);
+        router.refresh();
+      },
+    );
   };
   const part = {
     fields,

@@ -9,9 +9,11 @@ import { useDraft } from '@/ui/hooks/use-draft';
 import type { ClaimId } from '@/core/ids';
 import type { ConsentBody, ConsentRequest } from '@/contracts/requests/consent';
 import { countText } from '@/contracts/words/when';
-import { isUnanswered } from '@/ui/hooks/send';
+import { RefusalNote } from '@/ui/kit/refusal-note';
 import { sendOnce } from '@/ui/hooks/send-once';
 import { usePicking } from '@/ui/hooks/use-picking';
+import { saidByField } from '@/ui/hooks/send';
+import { useSend } from '@/ui/hooks/use-send';
 
 const ANSWER_WORDS = texts({ given: 'agreed', refused: 'not agreed' } as const);
 
@@ -28,28 +30,20 @@ export function AnswerConsent({ request }: { request: ConsentRequest }) {
   const { list, boxOf } = usePicking<ClaimId, HTMLUListElement>({ order, picked: ids, onPick: setIds });
   const picked = order.filter((claim) => ids.has(claim));
   const [reason, setReason] = useDraft(`consent ${reference}`, '');
-  const [said, setSaid] = useState<{ text: string; isFault: boolean } | null>(null);
-  const [isSending, setSending] = useState(false);
-  const answer = async (given: ConsentBody['answer']) => {
-    if (isSending) return;
-    setSending(true);
-    const reply = await sendOnce<{ summary: string }>('/api/consents', {
-      answer: given,
-      claims: picked,
-      reason,
-    });
-    setSending(false);
-    if (reply.ok) {
-      setIds(new Set());
-      setReason('');
-      setSaid({ text: reply.value.summary, isFault: false });
-    } else
-      setSaid({
-        text: reply.error.fields[0]?.message ?? reply.error.message,
-        isFault: true,
-      });
-    if (!isUnanswered(reply)) router.refresh();
-  };
+  const [said, setSaid] = useState('');
+  const { error, isSending, run } = useSend();
+  const answer = (given: ConsentBody['answer']) =>
+    run<{ summary: string }>(
+      () => sendOnce('/api/consents', { answer: given, claims: picked, reason }),
+      (reply) => {
+        setSaid(reply.ok ? reply.value.summary : '');
+        if (reply.ok) {
+          setIds(new Set());
+          setReason('');
+        }
+        router.refresh();
+      },
+    );
   const count = countText(picked.length, 'date', 'dates');
   return (
     <section aria-labelledby={`${id}-title`} className="sheet mb-4 p-4">
@@ -96,19 +90,16 @@ export function AnswerConsent({ request }: { request: ConsentRequest }) {
           isMain
           isBusy={isSending}
           off={picked.length ? null : t`Pick dates first.`}
-          onClick={() => answer('given')}
+          onClick={() => void answer('given')}
         >{t`Agree to ${count}`}</Button>
         <Button
           isBusy={isSending}
           off={picked.length ? null : t`Pick dates first.`}
-          onClick={() => answer('refused')}
+          onClick={() => void answer('refused')}
         >{t`Do not agree to ${count}`}</Button>
-        {said && (
-          <p role={said.isFault ? 'alert' : 'status'} className={said.isFault ? 'text-clash' : ''}>
-            {said.text}
-          </p>
-        )}
+        <p role="status">{said}</p>
       </div>
+      <RefusalNote error={saidByField(error)} />
     </section>
   );
 }

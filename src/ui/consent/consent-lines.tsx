@@ -4,6 +4,8 @@ import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import type { ConsentLine } from '@/contracts/requests/consent';
 import { send } from '@/ui/hooks/send';
+import { useSend } from '@/ui/hooks/use-send';
+import { RefusalNote } from '@/ui/kit/refusal-note';
 
 function sayCounts({ given, refused, awaited }: ConsentLine['counts']): string {
   const parts = [
@@ -17,15 +19,13 @@ function sayCounts({ given, refused, awaited }: ConsentLine['counts']): string {
 /** What those say who look after the places of a request, and a letter to those who have not answered. */
 export function ConsentLines({ reference, lines }: { reference: string; lines: readonly ConsentLine[] }) {
   const [said, setSaid] = useState('');
-  const [isSending, setSending] = useState(false);
+  const { error, isSending, run } = useSend();
   if (!lines.length) return null;
-  const remind = async () => {
-    if (isSending) return;
-    setSending(true);
-    const reply = await send<{ summary: string }>('POST', `/api/requests/${reference}/remind`, {});
-    setSending(false);
-    setSaid(reply.ok ? reply.value.summary : reply.error.message);
-  };
+  const remind = () =>
+    run<{ summary: string }>(
+      () => send('POST', `/api/requests/${reference}/remind`, {}),
+      (reply) => setSaid(reply.ok ? reply.value.summary : ''),
+    );
   return (
     <section aria-labelledby="consent" className="sheet mb-4 p-3">
       <h2 id="consent" className="text-lg">{t`Those who look after it`}</h2>
@@ -50,6 +50,7 @@ export function ConsentLines({ reference, lines }: { reference: string; lines: r
           {said}
         </p>
       )}
+      <RefusalNote error={error} />
     </section>
   );
 }

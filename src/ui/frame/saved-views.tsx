@@ -6,9 +6,9 @@ import { t } from '@/contracts/language/translate';
 import Link from '@/ui/kit/link';
 import { X } from 'lucide-react';
 import { useState } from 'react';
-import type { ErrorReply } from '@/contracts/base/refusal';
 import type { SavedScreen, SavedView } from '@/contracts/accounts/own';
 import { send } from '@/ui/hooks/send';
+import { useSend } from '@/ui/hooks/use-send';
 import { Form } from '@/ui/kit/form';
 
 interface KeptProps {
@@ -24,23 +24,21 @@ export function SavedViews({ screen, first, here, isSignedIn }: KeptProps) {
   const [isOpen, setOpen] = useState(false);
   const [views, setViews] = useState(first);
   const [name, setName] = useState('');
-  const [error, setError] = useState<ErrorReply['error'] | null>(null);
-  const [isBusy, setBusy] = useState(false);
-  const keep = async () => {
-    setBusy(true);
-    const reply = await send<SavedView[]>('POST', '/api/own/views', { screen, name, address: here });
-    setBusy(false);
-    if (!reply.ok) return setError(reply.error);
-    setError(null);
-    setName('');
-    setViews(reply.value);
-  };
-  const drop = async (id: number) => {
-    const reply = await send<{ id: number }>('DELETE', '/api/own/views', { id });
-    if (!reply.ok) return setError(reply.error);
-    setError(null);
-    setViews((before) => before.filter((each) => each.id !== id));
-  };
+  const { error, isSending: isBusy, run } = useSend();
+  const keep = () =>
+    run<SavedView[]>(
+      () => send('POST', '/api/own/views', { screen, name, address: here }),
+      (reply) => {
+        if (!reply.ok) return;
+        setName('');
+        setViews(reply.value);
+      },
+    );
+  const drop = (id: number) =>
+    run(
+      () => send('DELETE', '/api/own/views', { id }),
+      ({ ok }) => ok && setViews((before) => before.filter((each) => each.id !== id)),
+    );
   const isKept = views.some(({ address }) => address === here);
   return (
     <>

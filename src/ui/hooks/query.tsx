@@ -11,10 +11,11 @@ const fresh = () =>
   new QueryClient({
     defaultOptions: {
       queries: { staleTime: FRESH_MS, retry: 1, networkMode: 'always', refetchOnWindowFocus: false },
+      mutations: { retry: false, networkMode: 'always' },
     },
   });
 
-/** Through which the browser reads from the server: what was read stands while it is read again. */
+/** Through which the browser reads and sends: what was read stands while it is read again. */
 export function QueryProvider({ children }: { children: ReactNode }) {
   const [client] = useState(fresh);
   return <QueryClientProvider client={client}>{children}</QueryClientProvider>;

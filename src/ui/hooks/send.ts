@@ -4,6 +4,10 @@ import type { ErrorReply } from '@/contracts/base/refusal';
 /** Why something was not done, as it is shown; `retry` sends the very same once more. */
 export type ShownError = ErrorReply['error'] & { readonly retry?: () => void };
 
+/** The first wrong field says it itself, for forms that show no fault beside one. */
+export const saidByField = (error: ShownError | null): ShownError | null =>
+  error && { ...error, message: error.fields[0]?.message ?? error.message };
+
 export type Sent<Value> =
   { readonly ok: true; readonly value: Value } | { readonly ok: false; readonly error: ErrorReply['error'] };
 

@@ -1,6 +1,7 @@
+import { useMutation } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { networkPause } from './network-pause';
-import { isUnanswered, type Sent, type ShownError } from './send';
+import { isUnanswered, saidByField, type Sent, type ShownError } from './send';
 import { sendOnce } from './send-once';
 import { useRefresh } from './use-refresh';
 
@@ -31,7 +32,7 @@ export function useSubmit({ addressMoves = false, repeats = false }: SubmitOptio
   const refresh = useRefresh();
   const [error, setError] = useState<ShownError | null>(null);
   const [said, setSaid] = useState('');
-  const [isSending, setSending] = useState(false);
+  const { mutateAsync, isPending } = useMutation({ mutationFn: (work: () => Promise<boolean>) => work() });
   const queue = useRef<Promise<unknown>>(Promise.resolve());
   const latest = useRef<string | null>(null);
 
@@ -65,12 +66,11 @@ export function useSubmit({ addressMoves = false, repeats = false }: SubmitOptio
     // A double press.
     if (latest.current === command) return Promise.resolve(false);
     latest.current = command;
-    setSending(true);
-    const turn = queue.current.then(async () => {
+    const before = queue.current;
+    const turn = mutateAsync(async () => {
+      await before;
       const isDone = await (repeats ? untilAnswered : once)(path, body);
-      if (latest.current !== command) return isDone;
-      latest.current = null;
-      setSending(false);
+      if (latest.current === command) latest.current = null;
       return isDone;
     });
     queue.current = turn;
@@ -79,9 +79,9 @@ export function useSubmit({ addressMoves = false, repeats = false }: SubmitOptio
   const faultOf = (field: string): string => error?.fields.find(({ path }) => path === field)?.message ?? '';
   return {
     submit,
-    error: error && { ...error, message: error.fields[0]?.message ?? error.message },
+    error: saidByField(error),
     said,
-    isSending,
+    isSending: isPending,
     faultOf,
   };
 }

@@ -3,8 +3,8 @@ import { Button } from '@/ui/kit/button';
 import { t, texts } from '@/contracts/language/translate';
 import { useState } from 'react';
 import type { OfferView } from '@/contracts/accounts/outbox';
-import type { ErrorReply } from '@/contracts/base/refusal';
 import { send } from '@/ui/hooks/send';
+import { useSend } from '@/ui/hooks/use-send';
 import Link from '@/ui/kit/link';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 
@@ -18,16 +18,12 @@ const ANSWERED: Readonly<Record<Answer, string>> = texts({
 /** What was offered instead of what was asked for, and the two answers; nothing is decided by looking. */
 export function OfferAnswer({ token, offer }: { token: string; offer: OfferView }) {
   const [answer, setAnswer] = useState<Answer | null>(offer.answer);
-  const [error, setError] = useState<ErrorReply['error'] | null>(null);
-  const [isSending, setSending] = useState(false);
-  const give = async (to: Answer) => {
-    if (isSending) return;
-    setSending(true);
-    const reply = await send('POST', `/api/offers/${token}`, { answer: to });
-    setSending(false);
-    setError(reply.ok ? null : reply.error);
-    if (reply.ok) setAnswer(to);
-  };
+  const { error, isSending, run } = useSend();
+  const give = (to: Answer) =>
+    run(
+      () => send('POST', `/api/offers/${token}`, { answer: to }),
+      ({ ok }) => ok && setAnswer(to),
+    );
   if (answer)
     return (
       <p role="status" className="border-l-4 border-clear bg-sunk px-3 py-2 text-lg">

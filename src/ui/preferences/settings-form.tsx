@@ -6,10 +6,10 @@ import { t, tAs } from '@/contracts/language/translate';
 import { useState } from 'react';
 import { MOST_BOARD_DAYS } from '@/contracts/base/board-days';
 import { MOST_ZOOM, ownSettings, REMINDERS_MIN, type OwnSettings } from '@/contracts/language/own-settings';
-import type { ErrorReply } from '@/contracts/base/refusal';
 import { WEEKDAY_NAMES } from '@/contracts/words/rule';
 import { REMINDER_WORDS } from '@/contracts/accounts/settings-words';
 import { send } from '@/ui/hooks/send';
+import { useSend } from '@/ui/hooks/use-send';
 import { Combobox } from '@/ui/kit/combobox';
 import { Field } from '@/ui/kit/field';
 import { RefusalNote } from '@/ui/kit/refusal-note';
@@ -203,21 +203,20 @@ export function SettingsForm({ settings, reminders: first, zones }: SettingsForm
   const [changes, setChanges] = useState<Partial<OwnSettings>>({});
   const draft = { ...settings, ...changes };
   const [reminders, setReminders] = useState(first);
-  const [error, setError] = useState<ErrorReply['error'] | null>(null);
-  const [isSending, setSending] = useState(false);
+  const { error, isSending, faultOf, run } = useSend();
   const set: Set = (change) => setChanges((now) => ({ ...now, ...change }));
-  const faultOf = (path: string) => error?.fields.find((fault) => fault.path === path)?.message ?? '';
-  const save = async () => {
-    if (isSending) return;
-    setSending(true);
+  const save = () => {
     // The switch in the head of the page may have changed the theme since this was drawn.
     const chosen = { ...ownSettings(), ...changes };
-    const reply = await send('POST', '/api/own/settings', { settings: chosen, reminders });
-    setSending(false);
-    if (!reply.ok) return setError(reply.error);
-    showSettings(chosen);
-    // Loaded anew: what is drawn already was written otherwise.
-    location.search = '?kept';
+    return run(
+      () => send('POST', '/api/own/settings', { settings: chosen, reminders }),
+      (reply) => {
+        if (!reply.ok) return;
+        showSettings(chosen);
+        // Loaded anew: what is drawn already was written otherwise.
+        location.search = '?kept';
+      },
+    );
   };
   return (
     <Form

@@ -16,10 +16,10 @@ import type {
 } from '@/contracts/alternatives/alternatives';
 import { countText } from '@/contracts/words/when';
 import { sendOnce } from '@/ui/hooks/send-once';
+import { useSend } from '@/ui/hooks/use-send';
 import { useAlternatives } from '@/ui/alternatives/use-alternatives';
 import { Alternatives } from '@/ui/alternatives/alternatives';
 import { RefusalNote } from '@/ui/kit/refusal-note';
-import type { ErrorReply } from '@/contracts/base/refusal';
 import { ChangeDone } from './change-done';
 import { useChange, type ChangeHandle } from './use-change';
 import { Form } from '@/ui/kit/form';
@@ -52,17 +52,14 @@ function MoveRival({ rival, way }: { rival: RivalAlternatives['rival']; way: Alt
 /** Hiring makes the line of stock; the date itself stays as it is. */
 function HireIn({ hire, reason }: { hire: HireIn; reason: string }) {
   const router = useRouter();
-  const [error, setError] = useState<ErrorReply['error'] | null>(null);
-  const [isSending, setSending] = useState(false);
-  const run = async () => {
-    if (isSending) return;
-    setSending(true);
+  const { error, isSending, run: sendIt } = useSend();
+  const run = () => {
     const { typeId, quantity, from, to } = hire;
     const line = { typeId, delta: quantity, from, to, reason: reason || t`hired in` };
-    const reply = await sendOnce('/api/stock-lines', line);
-    setSending(false);
-    setError(reply.ok ? null : reply.error);
-    if (reply.ok) router.refresh();
+    return sendIt(
+      () => sendOnce('/api/stock-lines', line),
+      ({ ok }) => ok && router.refresh(),
+    );
   };
   return (
     <>

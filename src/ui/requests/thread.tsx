@@ -4,16 +4,16 @@ import { Radio, TextArea } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t, texts } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
-import { useCallback, useId, useRef, useState } from 'react';
+import { useCallback, useId } from 'react';
 import type { FileLine } from '@/contracts/requests/files';
 import type { RequestView } from '@/contracts/requests/request-view';
 import type { MessageView } from '@/contracts/requests/talk';
 import { FilePicker } from '@/ui/files/file-picker';
 import { useFiles } from '@/ui/files/use-files';
 import { useOffice } from '@/ui/hooks/office';
-import { isUnanswered, type ShownError } from '@/ui/hooks/send';
 import { sendOnce } from '@/ui/hooks/send-once';
 import { useDraft } from '@/ui/hooks/use-draft';
+import { useSend } from '@/ui/hooks/use-send';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 import { FileList } from './file-list';
 import { Form } from '@/ui/kit/form';
@@ -80,26 +80,19 @@ export function Thread({ request, isOffice }: ThreadProps) {
     (files: FileLine[]) => setDraft({ ...draft, lines: files }),
     [draft, setDraft],
   );
-  const [error, setError] = useState<ShownError | null>(null);
-  const [isSending, setSending] = useState(false);
-  const isBusy = useRef(false);
+  const { error, isSending, run } = useSend();
   const files = useFiles(lines, setLines, true);
   const write = async () => {
-    if (isBusy.current) return;
-    isBusy.current = true;
-    setSending(true);
-    const areSent = await files.settled();
+    if (!(await files.settled())) return;
     const body = { ...WRITTEN_AS[as].body, text, fileKeys: lines.map(({ key }) => key) };
-    const reply = areSent
-      ? await sendOnce<{ messages: MessageView[] }>(`/api/requests/${request.reference}/messages`, body)
-      : null;
-    isBusy.current = false;
-    setSending(false);
-    if (!reply) return;
-    setError(reply.ok ? null : { ...reply.error, ...(isUnanswered(reply) && { retry: () => void write() }) });
-    if (!reply.ok) return;
-    setDraft(NO_MESSAGE);
-    router.refresh();
+    await run<{ messages: MessageView[] }>(
+      () => sendOnce(`/api/requests/${request.reference}/messages`, body),
+      (reply) => {
+        if (!reply.ok) return;
+        setDraft(NO_MESSAGE);
+        router.refresh();
+      },
+    );
   };
   return (
     <section aria-label={t`Messages`} className="mt-4 border-t border-strong-rule pt-3">

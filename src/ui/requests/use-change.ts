@@ -5,8 +5,9 @@ import { useRef, useState } from 'react';
 import type { ChangeBody, ChangeReply } from '@/contracts/requests/change';
 import type { ErrorReply } from '@/contracts/base/refusal';
 import type { RequestView } from '@/contracts/requests/request-view';
-import { isUnanswered, type Sent, type ShownError } from '@/ui/hooks/send';
+import type { Sent, ShownError } from '@/ui/hooks/send';
 import { sendOnce } from '@/ui/hooks/send-once';
+import { useSend } from '@/ui/hooks/use-send';
 import { itemsOf } from './use-preview';
 
 /** What is said where somebody stopped what they had sent; how it stands is loaded anew. */
@@ -47,43 +48,34 @@ export function useChange(
   afterwards?: () => void,
 ): ChangeHandle {
   const router = useRouter();
-  const [error, setError] = useState<ShownError | null>(null);
+  const { error, isSending, run: sendIt } = useSend();
   const [doneText, setDoneText] = useState('');
-  const [isSending, setSending] = useState(false);
   const [changeSet, setChangeSet] = useState<number | null>(null);
   const sending = useRef<AbortController | null>(null);
 
-  const post = async <Value>(url: string, body: Readonly<Record<string, unknown>>): Promise<Sent<Value>> => {
-    setSending(true);
+  const post = <Value extends { readonly summary: string }>(
+    url: string,
+    body: Readonly<Record<string, unknown>>,
+    onAnswer: (reply: Sent<Value>) => void,
+  ): Promise<boolean> => {
     setDoneText('');
-    const abort = new AbortController();
-    sending.current = abort;
-    const reply = await sendOnce<Value>(url, body, abort.signal).catch((): Sent<Value> => ({
-      ok: false,
-      error: STOPPED,
-    }));
-    setSending(false);
-    setError(reply.ok ? null : reply.error);
-    if (isUnanswered(reply)) return reply;
-    // What happened meanwhile is loaded even where the change was refused.
-    if (afterwards) afterwards();
-    else router.refresh();
-    return reply;
-  };
-  /** Where no answer came, the very same can be sent again by a press: against the version it was decided on. */
-  const offerRetry = (reply: Sent<unknown>, retry: () => void) => {
-    if (isUnanswered(reply)) setError((now) => now && { ...now, retry });
+    const once = (): Promise<Sent<Value>> => {
+      const abort = new AbortController();
+      sending.current = abort;
+      return sendOnce<Value>(url, body, abort.signal).catch(() => ({ ok: false, error: STOPPED }));
+    };
+    return sendIt(once, (reply) => {
+      // What happened meanwhile is loaded even where the change was refused.
+      if (afterwards) afterwards();
+      else router.refresh();
+      onAnswer(reply);
+      if (reply.ok) setDoneText(t`Done: ${reply.value.summary}.`);
+    });
   };
 
-  const runAt: ChangeHandle['runAt'] = async (url, body) => {
-    if (isSending) return false;
-    const reply = await post<ChangeReply>(url, body);
-    offerRetry(reply, () => void runAt(url, body));
-    if (!reply.ok) return false;
-    setChangeSet(reply.value.changeSet);
-    setDoneText(t`Done: ${reply.value.summary}.`);
-    return true;
-  };
+  /** Where no answer came, the very same can be sent again by a press: against the version it was decided on. */
+  const runAt: ChangeHandle['runAt'] = (url, body) =>
+    post<ChangeReply>(url, body, (reply) => reply.ok && setChangeSet(reply.value.changeSet));
 
   const runFor = (step: Step, items: Items): Promise<boolean> => runAt('/api/changes', { items, step });
 
@@ -91,12 +83,8 @@ export function useChange(
     runFor(step, itemsOf(request, occurrences));
 
   const takeBack = async (): Promise<void> => {
-    if (isSending || changeSet === null) return;
-    const reply = await post<Pick<ChangeReply, 'summary'>>(`/api/changes/${changeSet}/undo`, {});
-    offerRetry(reply, () => void takeBack());
-    if (isUnanswered(reply)) return;
-    setChangeSet(null);
-    if (reply.ok) setDoneText(t`Done: ${reply.value.summary}.`);
+    if (changeSet === null) return;
+    await post(`/api/changes/${changeSet}/undo`, {}, () => setChangeSet(null));
   };
 
   return {

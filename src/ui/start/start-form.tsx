@@ -5,13 +5,13 @@ import { LANGUAGE_NAMES, LANGUAGES } from '@/contracts/language/languages';
 import { ownLanguage, t } from '@/contracts/language/translate';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useRouter } from 'next/navigation';
-import { useState, type ComponentProps } from 'react';
+import { type ComponentProps } from 'react';
 import { Controller, useForm, type FieldPath } from 'react-hook-form';
 import { LAYOUTS } from '@/core/seating/layouts';
-import type { ErrorReply } from '@/contracts/base/refusal';
 import { startSchema, type StartInput } from '@/contracts/administration/start';
 import { LAYOUT_WORDS } from '@/contracts/words/layouts';
-import { send } from '@/ui/hooks/send';
+import { send, type Sent } from '@/ui/hooks/send';
+import { useSend } from '@/ui/hooks/use-send';
 import { Combobox } from '@/ui/kit/combobox';
 import { Field } from '@/ui/kit/field';
 import { RefusalNote } from '@/ui/kit/refusal-note';
@@ -39,8 +39,8 @@ const BLANK: StartInput = {
 /** A new office in one form, or the demo to look round in. */
 export function StartForm({ zones }: { zones: readonly string[] }) {
   const router = useRouter();
-  const [error, setError] = useState<ErrorReply['error'] | null>(null);
-  const [isMaking, setMaking] = useState(false);
+  const { error, faultOf: refusedFor, run } = useSend();
+  const demo = useSend();
   const { register, control, handleSubmit, formState } = useForm<StartInput>({
     resolver: zodResolver(startSchema),
     defaultValues: () => {
@@ -54,24 +54,16 @@ export function StartForm({ zones }: { zones: readonly string[] }) {
     },
   });
   const { errors, isSubmitting } = formState;
-  const faultOf = (name: FieldPath<StartInput>): string =>
-    errors[name]?.message ?? error?.fields.find(({ path }) => path === name)?.message ?? '';
-  const submit = handleSubmit(async (values) => {
-    const reply = await send('POST', '/api/start', values);
-    if (!reply.ok) return setError(reply.error);
-    router.push('/administration');
+  const faultOf = (name: FieldPath<StartInput>): string => errors[name]?.message ?? refusedFor(name);
+  const goOnAt = (path: string) => (reply: Sent<unknown>) => {
+    if (!reply.ok) return;
+    router.push(path);
     router.refresh();
-  });
-  const loadDemo = async () => {
-    setMaking(true);
-    const reply = await send('POST', '/api/start/demo', {});
-    if (reply.ok) {
-      router.push('/');
-      return router.refresh();
-    }
-    setMaking(false);
-    setError(reply.error);
   };
+  const submit = handleSubmit(async (values) => {
+    await run(() => send('POST', '/api/start', values), goOnAt('/administration'));
+  });
+  const loadDemo = () => demo.run(() => send('POST', '/api/start/demo', {}), goOnAt('/'));
   const line = (
     name: FieldPath<StartInput>,
     label: string,
@@ -90,7 +82,7 @@ export function StartForm({ zones }: { zones: readonly string[] }) {
   );
   return (
     <Form onSubmit={submit} noValidate>
-      <fieldset disabled={isMaking || isSubmitting} className="grid gap-6">
+      <fieldset disabled={demo.isSending || isSubmitting} className="grid gap-6">
         <section className="flex flex-wrap items-start gap-x-6 gap-y-3">
           <h2 className="basis-full border-b border-rule text-xl">{t`The site and its office`}</h2>
           {line('site', t`Name of the site`)}
@@ -161,15 +153,15 @@ export function StartForm({ zones }: { zones: readonly string[] }) {
           })}
         </section>
       </fieldset>
-      <RefusalNote error={error} />
+      <RefusalNote error={demo.error ?? error} />
       <p className="flex flex-wrap items-center gap-3 pt-4">
-        <Button isMain isSubmit isBusy={isSubmitting || isMaking}>{t`Open the office`}</Button>
+        <Button isMain isSubmit isBusy={isSubmitting || demo.isSending}>{t`Open the office`}</Button>
         <Button
-          isBusy={isSubmitting || isMaking}
+          isBusy={isSubmitting || demo.isSending}
           onClick={() => void loadDemo()}
         >{t`Look round in the demo first`}</Button>
         <span role="status" className="text-soft">
-          {isMaking ? t`The demo is being made; that takes half a minute …` : ''}
+          {demo.isSending ? t`The demo is being made; that takes half a minute …` : ''}
         </span>
       </p>
     </Form>

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import type { TemplateReply, StoredTemplate } from '@/contracts/work-orders/templates';
-import type { ErrorReply } from '@/contracts/base/refusal';
-import { isUnanswered, type Sent } from '@/ui/hooks/send';
+import { type Sent } from '@/ui/hooks/send';
 import { sendOnce } from '@/ui/hooks/send-once';
+import { useSend } from '@/ui/hooks/use-send';
 import { bodyOf, type TemplateFields } from './template-form-model';
 
 type Command = (preview: boolean) => Promise<Sent<TemplateReply>>;
@@ -16,15 +16,12 @@ interface Preview {
 /** Looks what saving or retiring does, then does it. */
 export function useSaveTemplate(stored: StoredTemplate | null, onDone: (reply: TemplateReply) => void) {
   const [preview, setPreview] = useState<Preview | null>(null);
-  const [error, setError] = useState<ErrorReply['error'] | null>(null);
-  const [isSending, setSending] = useState(false);
-  const run = async (verb: Preview['verb'], command: Command) => {
-    setSending(true);
-    const reply = await command(true);
-    setSending(false);
-    setError(reply.ok ? null : reply.error);
-    setPreview(reply.ok ? { verb, reply: reply.value, command } : null);
-  };
+  const { error, setError, isSending, run: sendIt } = useSend();
+  const run = (verb: Preview['verb'], command: Command) =>
+    sendIt(
+      () => command(true),
+      (reply) => setPreview(reply.ok ? { verb, reply: reply.value, command } : null),
+    );
   return {
     preview,
     error,
@@ -51,15 +48,12 @@ export function useSaveTemplate(stored: StoredTemplate | null, onDone: (reply: T
           preview: isPreview,
         }),
       ),
-    confirm: async () => {
-      if (!preview || isSending) return;
-      setSending(true);
-      const reply = await preview.command(false);
-      setSending(false);
-      if (reply.ok) return onDone(reply.value);
-      setError(reply.error);
-      if (!isUnanswered(reply)) setPreview(null);
-    },
+    confirm: () =>
+      preview &&
+      void sendIt(
+        () => preview.command(false),
+        (reply) => (reply.ok ? onDone(reply.value) : setPreview(null)),
+      ),
     back: () => {
       setPreview(null);
       setError(null);

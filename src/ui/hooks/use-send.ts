@@ -1,0 +1,45 @@
+import { useMutation } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import { isUnanswered, type Sent, type ShownError } from './send';
+
+/** Sending one thing at a time, and what became of it. */
+export interface Sending {
+  readonly error: ShownError | null;
+  readonly isSending: boolean;
+  /** What is wrong with a field by its path in what was sent; empty where nothing is. */
+  faultOf(path: string): string;
+  setError(error: ShownError | null): void;
+  /**
+   * Sends, and hands on the answer, whether it was done or refused; true when it was done. What is pressed while an answer
+   * is awaited is the same press. Where none comes nothing is handed on: all that was entered stays, and `error` has the
+   * way to send the very same once more, with all that follows.
+   */
+  run<Value>(work: () => Promise<Sent<Value>>, onAnswer: (reply: Sent<Value>) => unknown): Promise<boolean>;
+}
+
+/** How everything is sent from the browser: one state, one *not saved*, one way to try again. */
+export function useSend(): Sending {
+  const [error, setError] = useState<ShownError | null>(null);
+  const isBusy = useRef(false);
+  const { mutateAsync, isPending } = useMutation({ mutationFn: (work: () => Promise<boolean>) => work() });
+  const run: Sending['run'] = async (work, onAnswer) => {
+    // A double press comes before anything is drawn anew.
+    if (isBusy.current) return false;
+    isBusy.current = true;
+    const sendIt = async (): Promise<boolean> => {
+      const reply = await work();
+      const retry = isUnanswered(reply) ? () => void run(work, onAnswer) : undefined;
+      setError(reply.ok ? null : { ...reply.error, retry });
+      if (!retry) await onAnswer(reply);
+      return reply.ok;
+    };
+    return mutateAsync(sendIt).finally(() => (isBusy.current = false));
+  };
+  return {
+    error,
+    isSending: isPending,
+    faultOf: (path) => error?.fields.find((fault) => fault.path === path)?.message ?? '',
+    setError,
+    run,
+  };
+}
