@@ -2,11 +2,10 @@
 import { Button } from '@/ui/kit/button';
 import { TextField } from '@/ui/kit/fields';
 import { zodResolver } from '@hookform/resolvers/zod';
-import { useState } from 'react';
 import { useForm, type DefaultValues, type FieldValues, type Path } from 'react-hook-form';
 import type { z } from 'zod';
-import type { ErrorReply } from '@/contracts/base/refusal';
 import { send } from '@/ui/hooks/send';
+import { useSend } from '@/ui/hooks/use-send';
 import { Field } from '@/ui/kit/field';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 import { PasswordInput } from './password-input';
@@ -36,22 +35,22 @@ export function AccountForm<Input extends FieldValues>({
   verb,
   done,
 }: AccountFormProps<Input>) {
-  const [error, setError] = useState<ErrorReply['error'] | null>(null);
+  const { error, faultOf: refusedFor, run } = useSend();
   const { register, handleSubmit, formState, reset } = useForm<Input, unknown, Input>({
     resolver: zodResolver(schema),
     defaultValues: Object.fromEntries(fields.map(({ name }) => [name, ''])) as DefaultValues<Input>,
   });
   const { errors, isSubmitting } = formState;
-  const faultOf = (name: string): string =>
-    (errors[name]?.message as string | undefined) ??
-    error?.fields.find((fault) => fault.path === name)?.message ??
-    '';
+  const faultOf = (name: string): string => (errors[name]?.message as string | undefined) ?? refusedFor(name);
   const submit = handleSubmit(async (input) => {
-    const reply = await send<{ summary?: string }>('POST', path, input);
-    setError(reply.ok ? null : reply.error);
-    if (!reply.ok) return;
-    reset();
-    done(reply.value, input);
+    await run<{ summary?: string }>(
+      () => send('POST', path, input),
+      (reply) => {
+        if (!reply.ok) return;
+        reset();
+        done(reply.value, input);
+      },
+    );
   });
   return (
     <Form onSubmit={submit} noValidate className="mt-5 grid gap-3">

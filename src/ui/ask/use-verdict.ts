@@ -8,7 +8,8 @@ import { ownSettings } from '@/contracts/language/own-settings';
 import { faultsOfIssues, type ErrorReply, type FieldFault } from '@/contracts/base/refusal';
 import type { Surroundings } from '@/contracts/requests/surroundings';
 import type { Side } from '@/core/checks/rules/rule';
-import { send } from '@/ui/hooks/send';
+import type { Sent } from '@/ui/hooks/send';
+import { useAsked } from '@/ui/hooks/use-asked';
 import { wantedSurroundings, type Loaded } from './check-here';
 import type { FromWorker, ToWorker } from './check-worker';
 
@@ -19,29 +20,14 @@ export type VerdictState =
   | { readonly kind: 'checked'; readonly reply: CheckReply }
   | { readonly kind: 'refused'; readonly error: ErrorReply['error'] };
 
-// Long enough that a number being typed is not checked digit by digit.
-const PAUSE_MS = 250;
-
 /** What stands around the choice, loaded anew when space, equipment or the first day change. */
 function useSurroundings(body: CheckBody): Loaded | null {
   const [loaded, setLoaded] = useState<Loaded | null>(null);
-  const text = JSON.stringify(wantedSurroundings(body));
-  useEffect(() => {
-    const wanted = JSON.parse(text) as ReturnType<typeof wantedSurroundings>;
-    if (!wanted) return;
-    const abort = new AbortController();
-    const timer = setTimeout(() => {
-      send<Surroundings>('POST', '/api/surroundings', wanted, abort.signal)
-        .then((reply) => reply.ok && setLoaded({ ...wanted, surroundings: reply.value }))
-        .catch((error: unknown) => {
-          if (!abort.signal.aborted) throw error;
-        });
-    }, PAUSE_MS);
-    return () => {
-      clearTimeout(timer);
-      abort.abort();
-    };
-  }, [text]);
+  const wanted = wantedSurroundings(body);
+  const reply = useAsked<Surroundings>('/api/surroundings', wanted);
+  // What is known stays until the next is there: the worker tells by it what it can.
+  if (wanted && reply?.ok && reply.value !== loaded?.surroundings)
+    setLoaded({ ...wanted, surroundings: reply.value });
   return loaded;
 }
 
@@ -124,46 +110,26 @@ function useLastReply(answer: VerdictState | null): CheckReply | null {
   return last;
 }
 
+const verdictOf = (reply: Sent<CheckReply>): VerdictState =>
+  reply.ok ? { kind: 'checked', reply: reply.value } : { kind: 'refused', error: reply.error };
+
 /**
  * The verdict on what stands in the form: at once by the core in the browser where it knows the surroundings, and then
  * the server's, asked again whenever the form changes.
  */
 export function useVerdict(whole: CheckBody, choices: AskChoices, side: Side): Verdict {
-  const [state, setState] = useState<{ text: string; answer: VerdictState } | null>(null);
-  const [dates, setDates] = useState<ReadonlySet<string> | null>(null);
+  const [known, setKnown] = useState<CheckReply | null>(null);
+  const dates = useMemo(() => known && new Set(known.dates.map(({ key }) => key)), [known]);
   const body = ofKnownDates(whole, dates);
   const loaded = useSurroundings(body);
   const text = JSON.stringify(body);
   const faults = useMemo(() => faultsIn(text), [text]);
   const isComplete = faults.length === 0;
-
-  useEffect(() => {
-    if (!isComplete) return;
-    const abort = new AbortController();
-    const timer = setTimeout(() => {
-      send<CheckReply>('POST', '/api/check', JSON.parse(text), abort.signal)
-        .then((reply) => {
-          if (reply.ok) setDates(new Set(reply.value.dates.map(({ key }) => key)));
-          setState({
-            text,
-            answer: reply.ok
-              ? { kind: 'checked', reply: reply.value }
-              : { kind: 'refused', error: reply.error },
-          });
-        })
-        .catch((error: unknown) => {
-          if (!abort.signal.aborted) throw error;
-        });
-    }, PAUSE_MS);
-    return () => {
-      clearTimeout(timer);
-      abort.abort();
-    };
-  }, [text, isComplete]);
-
+  const reply = useAsked<CheckReply>('/api/check', isComplete ? body : null);
+  // While drawing, so that no frame is without it.
+  if (reply?.ok && reply.value !== known) setKnown(reply.value);
   const here = useCheckHere(isComplete ? text : null, loaded, choices, side);
-  const answer: VerdictState | null =
-    state?.text === text ? state.answer : here ? { kind: 'checked', reply: here } : null;
+  const answer = reply ? verdictOf(reply) : here && { kind: 'checked' as const, reply: here };
   const before = useLastReply(answer);
   const found: VerdictState = !isComplete
     ? { kind: 'incomplete', before }

@@ -4,7 +4,7 @@ import { Checkbox, Radio, TextField } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState, type SyntheticEvent } from 'react';
+import { useState, type SyntheticEvent } from 'react';
 import {
   CALENDAR_HUES,
   type CalendarChoices,
@@ -16,8 +16,8 @@ import { countText } from '@/contracts/words/when';
 import { FACTS } from '@/core/publishing/facts';
 import { READER_KINDS } from '@/core/publishing/readers';
 import { ROLES } from '@/core/roles';
-import { send } from '@/ui/hooks/send';
 import { sendOnce } from '@/ui/hooks/send-once';
+import { useAsked } from '@/ui/hooks/use-asked';
 import { useSend } from '@/ui/hooks/use-send';
 import { Field } from '@/ui/kit/field';
 import { PickSeveral } from '@/ui/kit/pick-several';
@@ -227,24 +227,9 @@ function ReadersPart({ fields, choices, faultOf, set }: PartProps) {
 
 /** How many dates stand on it as the form is now, and the first of them. */
 function LivePreview({ fields, id }: { fields: CalendarFields; id: number | null }) {
-  const [preview, setPreview] = useState<CalendarPreview | null>(null);
-  const body = JSON.stringify({ id, filter: fields.filter, facts: fields.facts });
-  useEffect(() => {
-    const stop = new AbortController();
-    const timer = setTimeout(async () => {
-      const reply = await send<CalendarPreview>(
-        'POST',
-        '/api/calendars/preview',
-        JSON.parse(body),
-        stop.signal,
-      ).catch(() => null);
-      if (reply?.ok) setPreview(reply.value);
-    }, 200);
-    return () => {
-      clearTimeout(timer);
-      stop.abort();
-    };
-  }, [body]);
+  const body = { id, filter: fields.filter, facts: fields.facts };
+  const reply = useAsked<CalendarPreview>('/api/calendars/preview', body, { keepsLast: true });
+  const preview = reply?.ok ? reply.value : null;
   return (
     <section aria-label={t`What would be listed on it now`} className="sheet p-4" aria-live="polite">
       <h2 className="flex items-center gap-2 text-xl">

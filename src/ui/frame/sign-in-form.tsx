@@ -3,11 +3,11 @@ import { Button } from '@/ui/kit/button';
 import { TextField } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { zodResolver } from '@hookform/resolvers/zod';
-import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import type { ErrorReply } from '@/contracts/base/refusal';
 import { signInSchema, type SignInInput } from '@/contracts/accounts/sign-in';
 import { send } from '@/ui/hooks/send';
+import { useSend } from '@/ui/hooks/use-send';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 
 // Where many sign in at once one is told to try again: that is done twice before it is said.
@@ -23,13 +23,14 @@ async function sendPatiently(values: SignInInput) {
 }
 
 export function SignInForm({ next, refused }: { next: string; refused: ErrorReply['error'] | null }) {
-  const [error, setError] = useState(refused);
+  const { error, run } = useSend();
   const { register, handleSubmit, formState } = useForm<SignInInput>({ resolver: zodResolver(signInSchema) });
   const submit = handleSubmit(async (values) => {
-    const reply = await sendPatiently(values);
-    if (!reply.ok) return setError(reply.error);
-    // Loaded anew: what somebody has chosen for themselves holds for the whole page.
-    location.assign(next);
+    await run(
+      () => sendPatiently(values),
+      // Loaded anew: what somebody has chosen for themselves holds for the whole page.
+      ({ ok }) => ok && location.assign(next),
+    );
   });
   const { errors, isSubmitting } = formState;
   return (
@@ -55,7 +56,7 @@ export function SignInForm({ next, refused }: { next: string; refused: ErrorRepl
         />
         <span className="text-clash">{errors.password?.message}</span>
       </label>
-      <RefusalNote error={error} />
+      <RefusalNote error={error ?? refused} />
       <Button isMain isSubmit isBusy={isSubmitting}>{t`Sign in`}</Button>
     </form>
   );

@@ -2,20 +2,20 @@
 import { Button } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
 import type { PinnedName } from '@/contracts/accounts/own';
 import { send } from '@/ui/hooks/send';
+import { useSend } from '@/ui/hooks/use-send';
 import Link from '@/ui/kit/link';
 
 /** What one has pinned: first in every list of places; taken out here. */
 export function Pins({ pins }: { pins: readonly PinnedName[] }) {
   const router = useRouter();
-  const [problem, setProblem] = useState('');
-  const takeOut = async ({ kind, id }: PinnedName) => {
-    const reply = await send('POST', '/api/own/pins', { kind, id, isPinned: false });
-    setProblem(reply.ok ? '' : reply.error.message);
-    router.refresh();
-  };
+  const { error, run } = useSend();
+  const takeOut = ({ kind, id }: PinnedName) =>
+    run(
+      () => send('POST', '/api/own/pins', { kind, id, isPinned: false }),
+      () => router.refresh(),
+    );
   return (
     <section>
       <h2 className="border-b border-rule text-xl">{t`Pinned`}</h2>
@@ -41,7 +41,7 @@ export function Pins({ pins }: { pins: readonly PinnedName[] }) {
           {t`; they come first in every list then.`}
         </p>
       )}
-      <p role="alert">{problem}</p>
+      <p role="alert">{error?.message}</p>
     </section>
   );
 }

@@ -5,8 +5,8 @@ import { Button } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import type { Deputy } from '@/contracts/accounts/own';
-import type { ErrorReply } from '@/contracts/base/refusal';
 import { send } from '@/ui/hooks/send';
+import { useSend } from '@/ui/hooks/use-send';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 import { Form } from '@/ui/kit/form';
 
@@ -14,14 +14,16 @@ import { Form } from '@/ui/kit/form';
 export function Deputies({ first }: { first: readonly Deputy[] }) {
   const [deputies, setDeputies] = useState(first);
   const [email, setEmail] = useState('');
-  const [error, setError] = useState<ErrorReply['error'] | null>(null);
-  const set = async (address: string, isDeputy: boolean) => {
-    const reply = await send<Deputy[]>('POST', '/api/own/deputies', { email: address, isDeputy });
-    setError(reply.ok ? null : reply.error);
-    if (!reply.ok) return;
-    setDeputies(reply.value);
-    if (isDeputy) setEmail('');
-  };
+  const { error, isSending, run } = useSend();
+  const set = (address: string, isDeputy: boolean) =>
+    run<Deputy[]>(
+      () => send('POST', '/api/own/deputies', { email: address, isDeputy }),
+      (reply) => {
+        if (!reply.ok) return;
+        setDeputies(reply.value);
+        if (isDeputy) setEmail('');
+      },
+    );
   return (
     <Disclosure
       summary={
@@ -65,6 +67,7 @@ export function Deputies({ first }: { first: readonly Deputy[] }) {
           </label>
           <Button
             isSubmit
+            isBusy={isSending}
             off={email.trim() ? null : t`Write the address of their account first.`}
           >{t`They may too`}</Button>
         </Form>

@@ -1,9 +1,8 @@
 import { t } from '@/contracts/language/translate';
-import { useEffect, useState } from 'react';
 import type { ChangeBody, ChangeReply } from '@/contracts/requests/change';
 import type { RequestView } from '@/contracts/requests/request-view';
 import { countText } from '@/contracts/words/when';
-import { send } from '@/ui/hooks/send';
+import { useAsked } from '@/ui/hooks/use-asked';
 
 /** In numbers what a change would do. */
 export function sayNumbers({ numbers }: ChangeReply): string {
@@ -27,38 +26,16 @@ export const itemsOf = (
   occurrences: readonly number[],
 ): ChangeBody['items'] => [{ reference, version, occurrences: [...occurrences] }];
 
-/** Long enough that what is being typed is not asked about letter by letter. */
-const PAUSE_MS = 250;
+const previewOnly = () => ({ key: crypto.randomUUID(), preview: true });
 
 /**
  * What the server says a change would do, or why it would not be taken; null while it is asked, or where there is nothing
  * to ask. The body goes to the route of the change, marked as a preview.
  */
 export function usePreviewAt(url: string, body: object | null): ChangeReply | string | null {
-  const [answer, setAnswer] = useState<{ text: string; value: ChangeReply | string } | null>(null);
-  const text = body ? JSON.stringify([url, body]) : '';
-  useEffect(() => {
-    if (!text) return;
-    const abort = new AbortController();
-    const [to, asked] = JSON.parse(text) as [string, object];
-    const timer = setTimeout(() => {
-      send<ChangeReply>('POST', to, { ...asked, key: crypto.randomUUID(), preview: true }, abort.signal)
-        .then((reply) =>
-          setAnswer({
-            text,
-            value: reply.ok ? reply.value : [reply.error.message, ...reply.error.details].join(' '),
-          }),
-        )
-        .catch((error: unknown) => {
-          if (!abort.signal.aborted) throw error;
-        });
-    }, PAUSE_MS);
-    return () => {
-      clearTimeout(timer);
-      abort.abort();
-    };
-  }, [text]);
-  return answer?.text === text ? answer.value : null;
+  const reply = useAsked<ChangeReply>(url, body, { more: previewOnly });
+  if (!reply) return null;
+  return reply.ok ? reply.value : [reply.error.message, ...reply.error.details].join(' ');
 }
 
 /** The same of a step on dates of one request, or of several. */

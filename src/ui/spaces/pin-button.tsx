@@ -5,6 +5,7 @@ import { Pin, PinOff } from 'lucide-react';
 import { useState } from 'react';
 import type { Familiar } from '@/contracts/accounts/own';
 import { send } from '@/ui/hooks/send';
+import { useSend } from '@/ui/hooks/use-send';
 
 interface PinProps {
   readonly kind: 'space' | 'pool';
@@ -18,12 +19,14 @@ interface PinProps {
 /** Puts a space or a pool first wherever one chooses among them. */
 export function PinButton({ kind, id, name, isPinned: first, withText = false }: PinProps) {
   const [isPinned, setPinned] = useState(first);
-  const [fault, setFault] = useState('');
+  const { error, run } = useSend();
   const toggle = async () => {
     setPinned(!isPinned);
-    const reply = await send<Familiar>('POST', '/api/own/pins', { kind, id, isPinned: !isPinned });
-    setFault(reply.ok ? '' : reply.error.message);
-    if (!reply.ok) setPinned(isPinned);
+    const isDone = await run<Familiar>(
+      () => send('POST', '/api/own/pins', { kind, id, isPinned: !isPinned }),
+      ({ ok }) => ok && setPinned(!isPinned),
+    );
+    if (!isDone) setPinned(isPinned);
   };
   const Sign = isPinned ? PinOff : Pin;
   return (
@@ -38,9 +41,9 @@ export function PinButton({ kind, id, name, isPinned: first, withText = false }:
         <Sign size={15} aria-hidden="true" />
         {withText && (isPinned ? t`Pinned` : t`Pin`)}
       </Button>
-      {fault && (
+      {error && (
         <span role="alert" className="text-note text-clash">
-          {fault}
+          {error.message}
         </span>
       )}
     </>

@@ -1,13 +1,10 @@
 'use client';
 import { t } from '@/contracts/language/translate';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import type { TemplateChoices, TriedOrder, TryReply } from '@/contracts/work-orders/templates';
-import type { ErrorReply } from '@/contracts/base/refusal';
-import { send } from '@/ui/hooks/send';
+import { useAsked } from '@/ui/hooks/use-asked';
 import { Combobox } from '@/ui/kit/combobox';
 import { bodyOf, type TemplateFields } from './template-form-model';
-
-const WAIT_MS = 350;
 
 function Tried({ order }: { order: TriedOrder }) {
   return (
@@ -51,27 +48,10 @@ interface TemplateTryProps {
 export function TemplateTry({ fields, past }: TemplateTryProps) {
   // Nothing chosen is the last event that the template is about.
   const [event, setEvent] = useState('');
-  const [reply, setReply] = useState<TryReply | null>(null);
-  const [error, setError] = useState<ErrorReply['error'] | null>(null);
-  const body = JSON.stringify({ template: bodyOf(fields), occurrenceId: event ? Number(event) : null });
-  const canTry = past.length > 0;
-  useEffect(() => {
-    if (!canTry) return;
-    const stop = new AbortController();
-    const timer = setTimeout(async () => {
-      try {
-        const sent = await send<TryReply>('POST', '/api/recipes/try', JSON.parse(body), stop.signal);
-        setReply(sent.ok ? sent.value : null);
-        setError(sent.ok ? null : sent.error);
-      } catch {
-        // Stopped: something newer is on its way.
-      }
-    }, WAIT_MS);
-    return () => {
-      stop.abort();
-      clearTimeout(timer);
-    };
-  }, [body, canTry]);
+  const body = { template: bodyOf(fields), occurrenceId: event ? Number(event) : null };
+  const sent = useAsked<TryReply>('/api/recipes/try', past.length ? body : null, { keepsLast: true });
+  const reply = sent?.ok ? sent.value : null;
+  const error = sent && !sent.ok ? sent.error : null;
   return (
     <section className="sheet p-4" aria-labelledby="try">
       <h2 id="try" className="text-xl">{t`Tried on an event that was`}</h2>
