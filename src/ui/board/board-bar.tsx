@@ -1,6 +1,7 @@
 'use client';
 import { Button, ButtonLink } from '@/ui/kit/button';
-import { NumberField, Select, TextField } from '@/ui/kit/fields';
+import { Choice } from '@/ui/kit/choice';
+import { NumberField, TextField } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
 import { MOST_ZOOM } from '@/contracts/language/own-settings';
@@ -43,37 +44,7 @@ const NO_FILTERS: Partial<BoardAddress> = {
   state: null,
 };
 
-function Choice<Value extends string | number>({
-  label,
-  value,
-  any,
-  options,
-  onChoose,
-}: {
-  label: string;
-  value: Value | null | '';
-  any: string;
-  options: readonly (readonly [value: Value, words: string])[];
-  onChoose(text: string): void;
-}) {
-  return (
-    <label className="small-caps">
-      {label}
-      <Select
-        className="block w-44 text-base font-normal tracking-normal text-ink"
-        value={value ?? ''}
-        onChange={({ target }) => onChoose(target.value)}
-      >
-        <option value="">{any}</option>
-        {options.map(([each, words]) => (
-          <option key={each} value={each}>
-            {words}
-          </option>
-        ))}
-      </Select>
-    </label>
-  );
-}
+const CHOICE = { look: 'caps', className: 'block w-44' } as const;
 
 function Filters({ address, buildings, categories, go }: BarProps) {
   const set = (change: Partial<BoardAddress>) => go(change, 'replace');
@@ -81,11 +52,12 @@ function Filters({ address, buildings, categories, go }: BarProps) {
   return (
     <div className="mt-2 flex flex-wrap items-end gap-3 border-t border-rule pt-2">
       <Choice
+        {...CHOICE}
         label={t`Building`}
-        value={address.building}
-        any={t`all`}
+        value={address.building ?? ''}
+        none={t`all`}
         options={buildings.map((each) => [each, each] as const)}
-        onChoose={(building) => set({ building })}
+        onChange={({ target }) => set({ building: target.value })}
       />
       <label className="small-caps">
         {t`Seats at least`}
@@ -97,32 +69,36 @@ function Filters({ address, buildings, categories, go }: BarProps) {
         />
       </label>
       <Choice
+        {...CHOICE}
         label={t`Layout`}
-        value={address.layout}
-        any={t`any`}
+        value={address.layout ?? ''}
+        none={t`any`}
         options={LAYOUTS.map((each) => [each, LAYOUT_WORDS[each]] as const)}
-        onChoose={(text) => set({ layout: LAYOUTS.find((each) => each === text) ?? null })}
+        onChange={({ target }) => set({ layout: LAYOUTS.find((each) => each === target.value) ?? null })}
       />
       <Choice
+        {...CHOICE}
         label={t`Having`}
-        value={address.feature}
-        any={t`anything`}
+        value={address.feature ?? ''}
+        none={t`anything`}
         options={FEATURES.map((each) => [each, FEATURE_WORDS[each]] as const)}
-        onChoose={(text) => set({ feature: FEATURES.find((each) => each === text) ?? null })}
+        onChange={({ target }) => set({ feature: FEATURES.find((each) => each === target.value) ?? null })}
       />
       <Choice
+        {...CHOICE}
         label={t`Category`}
-        value={address.category}
-        any={t`all`}
+        value={address.category ?? ''}
+        none={t`all`}
         options={categories.map(({ id, name }) => [id, name] as const)}
-        onChoose={(text) => set({ category: Number(text) || null })}
+        onChange={({ target }) => set({ category: Number(target.value) || null })}
       />
       <Choice
+        {...CHOICE}
         label={t`State`}
-        value={address.state}
-        any={t`all`}
+        value={address.state ?? ''}
+        none={t`all`}
         options={BOOKING_STATES.map((state) => [state, SHOWN_STATE_WORDS[state]] as const)}
-        onChoose={(text) => set({ state: (text || null) as BoardAddress['state'] })}
+        onChange={({ target }) => set({ state: (target.value || null) as BoardAddress['state'] })}
       />
       <label className="small-caps">
         {t`Host`}

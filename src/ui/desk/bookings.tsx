@@ -5,71 +5,83 @@ import { useState } from 'react';
 import { isOpen, type BookingLine, type BookingsView } from '@/contracts/decisions/bookings';
 import Link from '@/ui/kit/link';
 import { Mark } from '@/ui/kit/mark';
-import { usePicking } from '@/ui/hooks/use-picking';
+import type { Column } from '@/ui/kit/table/columns';
+import { Table } from '@/ui/kit/table/table';
+import { usePicking, type PickBox } from '@/ui/hooks/use-picking';
 import { STATE_WORDS } from '@/contracts/words/states';
 import { BookingsCommand } from './bookings-command';
 
-interface RowsProps {
+const TitleCell = ({ line }: { line: BookingLine }) => (
+  <span className="flex items-start gap-2">
+    <Mark mark={line.mark} hue={line.hue} className="mt-0.5" />
+    <span>
+      <Link href={`/desk/${line.reference}`}>{line.title}</Link>
+      <span className="text-note text-soft">
+        {' '}
+        {line.host} · <span className="whitespace-nowrap">{line.reference}</span>
+        {line.isSeries && t` · of a series`}
+      </span>
+    </span>
+  </span>
+);
+
+const columnsOf = (boxOf: (occurrence: number) => PickBox<number>): Column<BookingLine>[] => [
+  {
+    id: 'pick',
+    head: t`Pick`,
+    cell: (line) =>
+      isOpen(line) && (
+        <input
+          {...boxOf(line.occurrence)}
+          className="size-6 accent-(--accent)"
+          aria-label={t`Pick ${line.title}, ${line.when}`}
+        />
+      ),
+  },
+  {
+    id: 'when',
+    head: t`When`,
+    cellClass: 'whitespace-nowrap',
+    cell: (line) => <span className={line.isPast ? 'text-soft' : 'font-semibold'}>{line.when}</span>,
+  },
+  { id: 'what', head: t`What`, cell: (line) => <TitleCell line={line} /> },
+  { id: 'where', head: t`Where`, cell: (line) => line.places },
+  {
+    id: 'state',
+    head: t`State`,
+    cellClass: 'text-soft',
+    cell: (line) => (line.isPast && isOpen(line) ? t`over` : STATE_WORDS[line.state]),
+  },
+];
+
+const groupOf = (line: BookingLine): string | null => {
+  if (!isOpen(line)) return t`Not booked`;
+  return line.isPast ? t`Over already` : null;
+};
+
+interface BookingsTableProps {
+  /** To come, then over, then not booked. */
   readonly lines: readonly BookingLine[];
   readonly picked: ReadonlySet<number>;
   onPick(ids: ReadonlySet<number>): void;
 }
 
-/** Rows to pick from; with Shift a range, by arrows from box to box. */
-function Rows({ lines, picked, onPick }: RowsProps) {
+/** Bookings to pick from; with Shift a range, by arrows from box to box. */
+function BookingsTable({ lines, picked, onPick }: BookingsTableProps) {
   const order = lines.filter(isOpen).map(({ occurrence }) => occurrence as number);
   const { list, boxOf } = usePicking<number, HTMLTableSectionElement>({ order, picked, onPick });
   return (
-    <tbody ref={list}>
-      {lines.map((line) => (
-        <tr
-          key={line.occurrence}
-          className={`border-b border-rule align-top ${picked.has(line.occurrence) ? 'bg-sunk' : ''}`}
-        >
-          <td className="py-1.5 pl-3">
-            {isOpen(line) && (
-              <input
-                {...boxOf(line.occurrence)}
-                className="size-6 accent-(--accent)"
-                aria-label={t`Pick ${line.title}, ${line.when}`}
-              />
-            )}
-          </td>
-          <td className={`px-2 py-1.5 whitespace-nowrap ${line.isPast ? 'text-soft' : 'font-semibold'}`}>
-            {line.when}
-          </td>
-          <td className="px-2 py-1.5">
-            <span className="flex items-start gap-2">
-              <Mark mark={line.mark} hue={line.hue} className="mt-0.5" />
-              <span>
-                <Link href={`/desk/${line.reference}`}>{line.title}</Link>
-                <span className="text-note text-soft">
-                  {' '}
-                  {line.host} · <span className="whitespace-nowrap">{line.reference}</span>
-                  {line.isSeries && t` · of a series`}
-                </span>
-              </span>
-            </span>
-          </td>
-          <td className="px-2 py-1.5">{line.places}</td>
-          <td className="px-2 py-1.5 text-soft">
-            {line.isPast && isOpen(line) ? t`over` : STATE_WORDS[line.state]}
-          </td>
-        </tr>
-      ))}
-    </tbody>
+    <Table
+      label={t`Bookings`}
+      columns={columnsOf(boxOf)}
+      lines={lines}
+      keyOf={({ occurrence }) => String(occurrence)}
+      groupOf={groupOf}
+      isMarked={({ occurrence }) => picked.has(occurrence)}
+      bodyRef={list}
+    />
   );
 }
-
-const Head = ({ words }: { words: string }) => (
-  <tbody>
-    <tr className="border-b border-rule bg-paper">
-      <th scope="rowgroup" colSpan={5} className="px-3 pt-2 pb-1 text-left font-semibold text-soft">
-        {words}
-      </th>
-    </tr>
-  </tbody>
-);
 
 /**
  * Many bookings found, picked, and moved, cancelled or put into another category together. `inAnyState` leads to the same
@@ -82,7 +94,6 @@ export function Bookings({ view, inAnyState }: { view: BookingsView; inAnyState:
   const over = lines.filter((line) => isOpen(line) && line.isPast);
   const notBooked = lines.filter((line) => !isOpen(line));
   const picked = lines.filter(({ occurrence }) => chosen.has(occurrence));
-  const shown = { picked: chosen, onPick: setPicked };
   return (
     <>
       <p className="flex flex-wrap items-baseline gap-x-4 pb-2" role="status">
@@ -108,24 +119,7 @@ export function Bookings({ view, inAnyState }: { view: BookingsView; inAnyState:
         )}
       </p>
       {lines.length > 0 ? (
-        <div className="sheet overflow-x-auto" tabIndex={0} role="region" aria-label={t`Bookings`}>
-          <table className="w-full min-w-[52rem] text-left">
-            <thead className="small-caps border-b border-strong-rule">
-              <tr>
-                {[t`Pick`, t`When`, t`What`, t`Where`, t`State`].map((head) => (
-                  <th key={head} scope="col" className="px-2 py-2 font-semibold first:pl-3">
-                    {head}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <Rows lines={coming} {...shown} />
-            {over.length > 0 && <Head words={t`Over already`} />}
-            <Rows lines={over} {...shown} />
-            {notBooked.length > 0 && <Head words={t`Not booked`} />}
-            <Rows lines={notBooked} {...shown} />
-          </table>
-        </div>
+        <BookingsTable lines={[...coming, ...over, ...notBooked]} picked={chosen} onPick={setPicked} />
       ) : (
         <EmptyState>{t`No booking matches. Take something out of the search.`}</EmptyState>
       )}

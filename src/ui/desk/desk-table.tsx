@@ -1,27 +1,18 @@
 'use client';
-import { t, texts } from '@/contracts/language/translate';
+import { t } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
-import { useWindowVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useLayoutEffect, useMemo, useState, type ComponentProps } from 'react';
+import { useEffect, useMemo } from 'react';
 import type { DeskLine } from '@/contracts/decisions/desk';
 import { NEARNESS_WORDS } from '@/contracts/words/desk';
 import { usePicking, type PickBox } from '@/ui/hooks/use-picking';
 import Link from '@/ui/kit/link';
 import { Mark } from '@/ui/kit/mark';
+import type { Column } from '@/ui/kit/table/columns';
+import { Table } from '@/ui/kit/table/table';
+import type { DeskFilter } from './desk-filter';
 import { HandledBy } from './handled-by';
 import { LineStamps } from './line-stamps';
 import { rememberWalk } from './walk';
-
-const HEADS = texts(['', 'Urgency', 'Request', 'Dates', 'Space', 'People', 'Assigned to'] as const);
-
-const PEOPLE_AT = 5;
-
-/** So many are drawn all at once, as print and the browser's own search would have them; of more only those in sight. */
-const ALL_DRAWN = 200;
-const AHEAD = 12;
-const HEIGHT_PX = { head: 34, line: 96 } as const;
-/** Before the window is known: on the server, and in the first drawing. */
-const FIRST_SIZE = { width: 1280, height: 1200 };
 
 function DatesCell({ line }: { line: DeskLine }) {
   return (
@@ -56,136 +47,88 @@ function LossCell({ line }: { line: DeskLine }) {
   );
 }
 
+const TitleCell = ({ line }: { line: DeskLine }) => (
+  <span className="flex items-start gap-2">
+    <Mark mark={line.mark} hue={line.hue} className="mt-0.5" />
+    <span>
+      <Link href={`/desk/${line.reference}`} className="font-semibold">
+        {line.title}
+      </Link>
+      <span className="block text-note text-soft">
+        {line.host}, {line.requester} · <span className="whitespace-nowrap">{line.reference}</span>
+      </span>
+    </span>
+  </span>
+);
+
+type DeskColumn = Column<DeskLine, DeskFilter['order']>;
+
+const columnsOf = (boxOf: (reference: string) => PickBox<string>): DeskColumn[] => [
+  {
+    id: 'pick',
+    head: t`Pick`,
+    isHeadHidden: true,
+    cell: (line) => (
+      <input
+        {...boxOf(line.reference)}
+        className="size-6 accent-(--accent)"
+        aria-label={t`Pick ${line.title}`}
+      />
+    ),
+  },
+  {
+    id: 'loss',
+    head: t`Urgency`,
+    order: 'loss',
+    cellClass: 'w-36',
+    cell: (line) => <LossCell line={line} />,
+  },
+  { id: 'title', head: t`Request`, order: 'title', cell: (line) => <TitleCell line={line} /> },
+  { id: 'begins', head: t`Dates`, order: 'begins', cell: (line) => <DatesCell line={line} /> },
+  { id: 'places', head: t`Space`, cell: (line) => line.places },
+  {
+    id: 'people',
+    head: t`People`,
+    order: 'people',
+    isDown: true,
+    isNumber: true,
+    cell: (line) => line.people,
+  },
+  { id: 'handler', head: t`Assigned to`, cellClass: 'w-28', cell: (line) => <HandledBy {...line} /> },
+];
+
 interface DeskTableProps {
   readonly lines: readonly DeskLine[];
-  /** In order of what is lost: with a head over each step. */
-  readonly isInSteps: boolean;
+  readonly order: DeskFilter['order'];
+  onOrder(order: DeskFilter['order']): void;
   readonly picked: ReadonlySet<string>;
   onPick(references: ReadonlySet<string>): void;
 }
 
-type Row =
-  | { readonly kind: 'head'; readonly key: string; readonly step: DeskLine['step'] }
-  | { readonly kind: 'line'; readonly key: string; readonly line: DeskLine };
-
-const rowsOf = (lines: readonly DeskLine[], isInSteps: boolean): Row[] =>
-  lines.flatMap((line, index): Row[] => {
-    const row: Row = { kind: 'line', key: line.reference, line };
-    const isFirst = isInSteps && line.step !== lines[index - 1]?.step;
-    return isFirst ? [{ kind: 'head', key: line.step, step: line.step }, row] : [row];
-  });
-
-const StepHead = ({ step, ...row }: { step: DeskLine['step'] } & ComponentProps<'tr'>) => (
-  <tr {...row} className="border-b border-rule bg-paper">
-    <th
-      scope="rowgroup"
-      colSpan={HEADS.length}
-      className="px-3 pt-2 pb-1 text-left text-note font-semibold text-soft"
-    >
-      {NEARNESS_WORDS[step]}
-    </th>
-  </tr>
-);
-
-interface LineProps extends ComponentProps<'tr'> {
-  readonly line: DeskLine;
-  readonly box: PickBox<string>;
-}
-
-const LineRow = ({ line, box, ...row }: LineProps) => (
-  <tr {...row} className={`border-b border-rule align-top hover:bg-paper ${box.checked ? 'bg-sunk' : ''}`}>
-    <td className="py-2 pl-3">
-      <input {...box} className="size-6 accent-(--accent)" aria-label={t`Pick ${line.title}`} />
-    </td>
-    <td className="w-36 px-2 py-2">
-      <LossCell line={line} />
-    </td>
-    <td className="px-2 py-2">
-      <span className="flex items-start gap-2">
-        <Mark mark={line.mark} hue={line.hue} className="mt-0.5" />
-        <span>
-          <Link href={`/desk/${line.reference}`} className="font-semibold">
-            {line.title}
-          </Link>
-          <span className="block text-note text-soft">
-            {line.host}, {line.requester} · <span className="whitespace-nowrap">{line.reference}</span>
-          </span>
-        </span>
-      </span>
-    </td>
-    <td className="px-2 py-2">
-      <DatesCell line={line} />
-    </td>
-    <td className="px-2 py-2">{line.places}</td>
-    <td className="px-2 py-2 text-right">{line.people}</td>
-    <td className="w-28 px-2 py-2">
-      <HandledBy {...line} />
-    </td>
-  </tr>
-);
-
-/** Room for rows that are not drawn. */
-const Gap = ({ px }: { px: number }) => (px > 0 ? <tr aria-hidden="true" style={{ height: px }} /> : null);
-
 /**
- * What waits, a line each. The title leads to the decision; boxes pick, with Shift a range; arrows go from box to box,
- * Enter opens. Of many lines only those near the window are drawn.
+ * What waits, a line each; by urgency with a head over each step. The title leads to the decision; boxes pick, with Shift
+ * a range; arrows go from box to box, Enter opens.
  */
-export function DeskTable({ lines, isInSteps, picked, onPick }: DeskTableProps) {
+export function DeskTable({ lines, order, onOrder, picked, onPick }: DeskTableProps) {
   const router = useRouter();
   useEffect(() => rememberWalk(lines.map(({ reference, title }) => ({ reference, title }))), [lines]);
-  const order = useMemo(() => lines.map(({ reference }) => reference), [lines]);
-  const rows = useMemo(() => rowsOf(lines, isInSteps), [lines, isInSteps]);
-  const { list, boxOf } = usePicking<string, HTMLTableSectionElement>({ order, picked, onPick });
-  const [topPx, setTopPx] = useState(0);
-  useLayoutEffect(() => {
-    if (list.current) setTopPx(list.current.getBoundingClientRect().top + window.scrollY);
-  }, [list]);
-  const virtual = useWindowVirtualizer({
-    count: rows.length,
-    estimateSize: (index) => HEIGHT_PX[rows[index]!.kind],
-    getItemKey: (index) => rows[index]!.key,
-    overscan: rows.length <= ALL_DRAWN ? ALL_DRAWN : AHEAD,
-    initialRect: FIRST_SIZE,
-    scrollMargin: topPx,
-  });
-  const items = virtual.getVirtualItems();
+  const references = useMemo(() => lines.map(({ reference }) => reference), [lines]);
+  const { list, boxOf } = usePicking<string, HTMLTableSectionElement>({ order: references, picked, onPick });
   return (
-    <div className="sheet overflow-x-auto" tabIndex={0} role="region" aria-label={t`Waiting requests`}>
-      <table className="w-full min-w-[52rem] text-left" aria-rowcount={rows.length + 1}>
-        <thead className="small-caps border-b border-strong-rule">
-          <tr>
-            {HEADS.map((head, index) => (
-              <th
-                key={head}
-                scope="col"
-                className={`px-2 py-2 font-semibold ${index === PEOPLE_AT ? 'text-right' : ''}`}
-              >
-                {head || <span className="sr-only">{t`Pick`}</span>}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody
-          ref={list}
-          onKeyDown={({ key, target }) => {
-            const { pick } = (target as HTMLElement).dataset;
-            if (key === 'Enter' && pick) router.push(`/desk/${pick}`);
-          }}
-        >
-          <Gap px={(items[0]?.start ?? topPx) - topPx} />
-          {items.map(({ index, key }) => {
-            const row = rows[index]!;
-            const own = { ref: virtual.measureElement, 'data-index': index, 'aria-rowindex': index + 2 };
-            return row.kind === 'head' ? (
-              <StepHead key={key} step={row.step} {...own} />
-            ) : (
-              <LineRow key={key} line={row.line} box={boxOf(row.line.reference)} {...own} />
-            );
-          })}
-          <Gap px={virtual.getTotalSize() + topPx - (items.at(-1)?.end ?? topPx)} />
-        </tbody>
-      </table>
-    </div>
+    <Table
+      label={t`Waiting requests`}
+      columns={columnsOf(boxOf)}
+      lines={lines}
+      order={order}
+      onOrder={onOrder}
+      keyOf={({ reference }) => reference}
+      groupOf={({ step }) => (order === 'loss' ? NEARNESS_WORDS[step] : null)}
+      isMarked={({ reference }) => picked.has(reference)}
+      bodyRef={list}
+      onKeyDown={({ key, target }) => {
+        const { pick } = (target as HTMLElement).dataset;
+        if (key === 'Enter' && pick) router.push(`/desk/${pick}`);
+      }}
+    />
   );
 }

@@ -1,10 +1,12 @@
 'use client';
 import { EmptyState } from '@/ui/kit/empty-state';
-import { Select, TextField } from '@/ui/kit/fields';
+import { Choice } from '@/ui/kit/choice';
+import { Field } from '@/ui/kit/field';
+import { TextField } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { useSearchParams } from 'next/navigation';
-import { useState } from 'react';
-import type { DeskView } from '@/contracts/decisions/desk';
+import { useState, type ChangeEvent } from 'react';
+import type { DeskLine, DeskView } from '@/contracts/decisions/desk';
 import type { SavedView } from '@/contracts/accounts/own';
 import { countText } from '@/contracts/words/when';
 import Link from '@/ui/kit/link';
@@ -14,28 +16,43 @@ import { Beside } from './beside';
 import { addressOf, filterOf, narrowed, ORDERS, STANDING, WHOSE, type DeskFilter } from './desk-filter';
 import { DeskTable } from './desk-table';
 
-function Choice<Key extends string>({
-  label,
-  value,
-  table,
-  onChange,
-}: {
-  label: string;
-  value: Key;
-  table: Readonly<Record<Key, string>>;
-  onChange(value: Key): void;
-}) {
+const choicesOf = <Key extends string>(table: Readonly<Record<Key, string>>) => Object.entries<string>(table);
+
+interface FilterBarProps {
+  readonly filter: DeskFilter;
+  readonly buildings: readonly string[];
+  set(part: Partial<DeskFilter>): void;
+}
+
+function FilterBar({ filter, buildings, set }: FilterBarProps) {
+  const choice = <Key extends keyof DeskFilter>(
+    key: Key,
+    table: Readonly<Record<DeskFilter[Key], string>>,
+  ) => ({
+    className: 'w-auto',
+    value: filter[key],
+    options: choicesOf(table),
+    onChange: ({ target }: ChangeEvent<HTMLSelectElement>) => set({ [key]: target.value }),
+  });
   return (
-    <label className="text-note">
-      <span className="block text-soft">{label}</span>
-      <Select className="w-auto" value={value} onChange={({ target }) => onChange(target.value as Key)}>
-        {Object.entries<string>(table).map(([key, words]) => (
-          <option key={key} value={key}>
-            {words}
-          </option>
-        ))}
-      </Select>
-    </label>
+    <div className="mb-2 flex flex-wrap items-end gap-3">
+      <Field label={t`Find`} look="note" className="min-w-40 flex-1">
+        <TextField
+          type="search"
+          placeholder={t`title, host, reference, space …`}
+          value={filter.q}
+          onChange={({ target }) => set({ q: target.value })}
+        />
+      </Field>
+      <Choice label={t`Assigned to`} {...choice('whose', WHOSE)} />
+      <Choice label={t`Which`} {...choice('standing', STANDING)} />
+      <Choice
+        label={t`In`}
+        none={t`all buildings`}
+        {...choice('building', Object.fromEntries(buildings.map((name) => [name, name])))}
+      />
+      <Choice label={t`In order of`} {...choice('order', ORDERS)} />
+    </div>
   );
 }
 
@@ -62,6 +79,43 @@ function useFilter(): [DeskFilter, (filter: DeskFilter) => void] {
   return [state.filter, set];
 }
 
+interface CountedProps {
+  readonly shown: readonly DeskLine[];
+  readonly all: number;
+  readonly q: string;
+  readonly picked: ReadonlySet<string>;
+  onPick(references: ReadonlySet<string>): void;
+}
+
+/** How many are shown, where else to look, and picking all that can be approved. */
+function Counted({ shown, all, q, picked, onPick }: CountedProps) {
+  const clear = shown.filter((line) => line.clear.length > 0);
+  const link = (text: string, references: readonly string[]) => (
+    <button type="button" className="underline" onClick={() => onPick(new Set(references))}>
+      {text}
+    </button>
+  );
+  return (
+    <p className="flex flex-wrap items-center gap-x-4 gap-y-1 pb-2" role="status">
+      <span>
+        {countText(shown.length, 'request', 'requests')}
+        {shown.length < all && t` of ${all}`}
+      </span>
+      {q && (
+        <Link
+          href={`/desk/bookings?${new URLSearchParams({ q, state: 'any' })}`}
+        >{t`Look for it among all requests, decided ones too`}</Link>
+      )}
+      {clear.length > 0 &&
+        link(
+          t`Pick the ${clear.length} with clear dates`,
+          clear.map(({ reference }) => reference),
+        )}
+      {picked.size > 0 && link(t`Pick none`, [])}
+    </p>
+  );
+}
+
 interface DeskProps {
   readonly view: DeskView;
   readonly kept: readonly SavedView[];
@@ -74,7 +128,6 @@ export function Desk({ view, kept }: DeskProps) {
   const lines = narrowed(view.lines, filter);
   const set = (part: Partial<DeskFilter>) => setFilter({ ...filter, ...part });
   const buildings = [...new Set(view.lines.flatMap((line) => line.buildings))].sort();
-  const clear = lines.filter((line) => line.clear.length > 0);
   return (
     <>
       <div className="flex flex-wrap items-center gap-x-4 pb-2">
@@ -85,68 +138,22 @@ export function Desk({ view, kept }: DeskProps) {
       </div>
       <div className="grid gap-5 xl:grid-cols-[minmax(0,1fr)_19rem]">
         <div>
-          <div className="mb-2 flex flex-wrap items-end gap-3">
-            <label className="min-w-40 flex-1 text-note">
-              <span className="block text-soft">{t`Find`}</span>
-              <TextField
-                type="search"
-                placeholder={t`title, host, reference, space …`}
-                value={filter.q}
-                onChange={({ target }) => set({ q: target.value })}
-              />
-            </label>
-            <Choice
-              label={t`Assigned to`}
-              value={filter.whose}
-              table={WHOSE}
-              onChange={(whose) => set({ whose })}
-            />
-            <Choice
-              label={t`Which`}
-              value={filter.standing}
-              table={STANDING}
-              onChange={(standing) => set({ standing })}
-            />
-            <Choice
-              label={t`In`}
-              value={filter.building}
-              table={{ '': t`all buildings`, ...Object.fromEntries(buildings.map((name) => [name, name])) }}
-              onChange={(building) => set({ building })}
-            />
-            <Choice
-              label={t`In order of`}
-              value={filter.order}
-              table={ORDERS}
-              onChange={(order) => set({ order })}
-            />
-          </div>
-          <p className="flex flex-wrap items-center gap-x-4 gap-y-1 pb-2" role="status">
-            <span>
-              {countText(lines.length, 'request', 'requests')}
-              {lines.length < view.lines.length && t` of ${view.lines.length}`}
-            </span>
-            {filter.q.trim() && (
-              <Link
-                href={`/desk/bookings?${new URLSearchParams({ q: filter.q.trim(), state: 'any' })}`}
-              >{t`Look for it among all requests, decided ones too`}</Link>
-            )}
-            {clear.length > 0 && (
-              <button
-                type="button"
-                className="underline"
-                onClick={() => setPicked(new Set(clear.map(({ reference }) => reference)))}
-              >{t`Pick the ${clear.length} with clear dates`}</button>
-            )}
-            {picked.size > 0 && (
-              <button
-                type="button"
-                className="underline"
-                onClick={() => setPicked(new Set())}
-              >{t`Pick none`}</button>
-            )}
-          </p>
+          <FilterBar filter={filter} buildings={buildings} set={set} />
+          <Counted
+            shown={lines}
+            all={view.lines.length}
+            q={filter.q.trim()}
+            picked={picked}
+            onPick={setPicked}
+          />
           {lines.length ? (
-            <DeskTable lines={lines} isInSteps={filter.order === 'loss'} picked={picked} onPick={setPicked} />
+            <DeskTable
+              lines={lines}
+              order={filter.order}
+              onOrder={(order) => set({ order })}
+              picked={picked}
+              onPick={setPicked}
+            />
           ) : (
             <EmptyState>
               {view.lines.length

@@ -5,7 +5,8 @@ import { FEATURE_WORDS } from '@/contracts/words/findings';
 import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { LAYOUTS } from '@/core/seating/layouts';
 import { FEATURES } from '@/core/spaces/features';
-import { Choice, PlainField, type FieldText } from './form-fields';
+import { Choice } from '@/ui/kit/choice';
+import { PlainField, type FieldText } from './form-fields';
 
 const ON_WORDS: Readonly<Record<OnDays, string>> = texts({
   any: 'any day',
@@ -36,23 +37,26 @@ export function EarliestForm({ spaces, equipment, ...field }: FormProps) {
           <Choice
             name={`space${n}`}
             label={t`Which`}
-            any={t`any that fits`}
+            none={t`any that fits`}
             options={spaces.map(({ id, name }) => [String(id), name])}
-            {...field}
+            look="plain"
+            defaultValue={field.text[`space${n}`] ?? ''}
           />
           <Choice
             name={`layout${n}`}
             label={t`Layout`}
-            any={t`any`}
+            none={t`any`}
             options={LAYOUTS.map((each) => [each, LAYOUT_WORDS[each]])}
-            {...field}
+            look="plain"
+            defaultValue={field.text[`layout${n}`] ?? ''}
           />
           <Choice
             name={`has${n}`}
             label={t`Having`}
-            any={t`nothing in particular`}
+            none={t`nothing in particular`}
             options={FEATURES.map((each) => [each, FEATURE_WORDS[each]])}
-            {...field}
+            look="plain"
+            defaultValue={field.text[`has${n}`] ?? ''}
           />
         </fieldset>
       ))}
@@ -62,9 +66,10 @@ export function EarliestForm({ spaces, equipment, ...field }: FormProps) {
           <Choice
             name={`type${n}`}
             label={t`What`}
-            any={t`none`}
+            none={t`none`}
             options={equipment.map(({ id, name }) => [String(id), name])}
-            {...field}
+            look="plain"
+            defaultValue={field.text[`type${n}`] ?? ''}
           />
           <PlainField name={`quantity${n}`} label={t`How many`} kind="number" min={1} {...field} />
         </fieldset>
@@ -79,9 +84,9 @@ export function EarliestForm({ spaces, equipment, ...field }: FormProps) {
         <Choice
           name="on"
           label={t`On`}
-          any={null}
           options={(Object.keys(ON_WORDS) as OnDays[]).map((each) => [each, ON_WORDS[each]])}
-          {...field}
+          look="plain"
+          defaultValue={field.text.on ?? ''}
         />
       </fieldset>
       <Button isMain isSubmit className="col-span-full">{t`Find the earliest`}</Button>

@@ -1,7 +1,7 @@
 import { DateField } from '@/ui/kit/dates/date-field';
 import { TimeField } from '@/ui/kit/dates/time-field';
 import { Field } from '@/ui/kit/field';
-import { NumberField, Select } from '@/ui/kit/fields';
+import { NumberField } from '@/ui/kit/fields';
 
 /** What stands in the fields, as typed. */
 export type SearchText = Readonly<Record<string, string>>;
@@ -38,33 +38,5 @@ export function PlainField({
         <TimeField {...own} />
       )}
     </Field>
-  );
-}
-
-/** A labelled choice from a list; `any` stands for none of them. */
-export function Choice({
-  name,
-  label,
-  any,
-  options,
-  text,
-}: FieldText & {
-  name: string;
-  label: string;
-  any: string | null;
-  options: readonly (readonly [value: string, words: string])[];
-}) {
-  return (
-    <label>
-      {label}
-      <Select name={name} defaultValue={text[name] ?? ''}>
-        {any !== null && <option value="">{any}</option>}
-        {options.map(([value, words]) => (
-          <option key={value} value={value}>
-            {words}
-          </option>
-        ))}
-      </Select>
-    </label>
   );
 }

@@ -5,7 +5,8 @@ import { FEATURE_WORDS } from '@/contracts/words/findings';
 import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { LAYOUTS } from '@/core/seating/layouts';
 import { FEATURES } from '@/core/spaces/features';
-import { Choice, PlainField, type FieldText } from './form-fields';
+import { Choice } from '@/ui/kit/choice';
+import { PlainField, type FieldText } from './form-fields';
 
 const REPEAT_WORDS: Readonly<Record<SearchRepeat, string>> = texts({
   once: 'one date',
@@ -33,16 +34,18 @@ export function SearchForm({ text, faults, equipment }: FormProps) {
       <Choice
         name="layout"
         label={t`Layout`}
-        any={t`any that seats them`}
+        none={t`any that seats them`}
         options={LAYOUTS.map((each) => [each, LAYOUT_WORDS[each]])}
-        {...field}
+        look="plain"
+        defaultValue={field.text.layout ?? ''}
       />
       <Choice
         name="has"
         label={t`Having`}
-        any={t`nothing in particular`}
+        none={t`nothing in particular`}
         options={FEATURES.map((each) => [each, FEATURE_WORDS[each]])}
-        {...field}
+        look="plain"
+        defaultValue={field.text.has ?? ''}
       />
       <PlainField name="day" label={t`First day`} kind="date" {...field} />
       <PlainField name="from" label={t`From`} kind="time" {...field} />
@@ -50,17 +53,18 @@ export function SearchForm({ text, faults, equipment }: FormProps) {
       <Choice
         name="repeat"
         label={t`How often`}
-        any={null}
         options={(Object.keys(SEARCH_REPEATS) as SearchRepeat[]).map((each) => [each, REPEAT_WORDS[each]])}
-        {...field}
+        look="plain"
+        defaultValue={field.text.repeat ?? ''}
       />
       <PlainField name="dates" label={t`Dates`} kind="number" min={1} max={MOST_SEARCH_DATES} {...field} />
       <Choice
         name="type"
         label={t`Equipment`}
-        any={t`none`}
+        none={t`none`}
         options={equipment.map(({ id, name }) => [String(id), name])}
-        {...field}
+        look="plain"
+        defaultValue={field.text.type ?? ''}
       />
       <PlainField name="quantity" label={t`How many`} kind="number" min={1} {...field} />
       <Button isMain isSubmit className="sm:col-span-2">{t`Find spaces`}</Button>

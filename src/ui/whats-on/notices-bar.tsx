@@ -1,7 +1,8 @@
 import { DateField } from '@/ui/kit/dates/date-field';
+import { Choice } from '@/ui/kit/choice';
 import { Field } from '@/ui/kit/field';
 import { Button, ButtonAnchor, ButtonLink } from '@/ui/kit/button';
-import { Checkbox, Select, TextField } from '@/ui/kit/fields';
+import { Checkbox, TextField } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t, texts } from '@/contracts/language/translate';
 import { NOTICE_VIEWS, type NoticesPage, type NoticeView } from '@/contracts/publishing/notices';
@@ -23,31 +24,8 @@ interface NoticesBarProps {
   readonly isTogether: boolean;
 }
 
-function Choice({
-  name,
-  label,
-  value,
-  options,
-}: {
-  readonly name: string;
-  readonly label: string;
-  readonly value: number | undefined;
-  readonly options: readonly { readonly id: number; readonly name: string }[];
-}) {
-  return (
-    <label>
-      <span className="block text-note font-semibold">{label}</span>
-      <Select name={name} defaultValue={value ?? ''}>
-        <option value="">{t`any`}</option>
-        {options.map((each) => (
-          <option key={each.id} value={each.id}>
-            {each.name}
-          </option>
-        ))}
-      </Select>
-    </label>
-  );
-}
+const named = (options: readonly { readonly id: number; readonly name: string }[]) =>
+  options.map(({ id, name }) => [id, name] as const);
 
 /** Which calendars are shown: a line of marks that are put in or left out. */
 function Calendars({ calendars }: Pick<NoticesPage, 'calendars'>) {
@@ -86,21 +64,29 @@ export function NoticesBar({ page, base, link, isTogether }: NoticesBarProps) {
         <div className="flex flex-wrap items-end gap-3">
           {link && <input type="hidden" name="link" value={link} />}
           {query.host !== undefined && <input type="hidden" name="host" value={query.host} />}
-          <label>
-            <span className="block text-note font-semibold">{t`As`}</span>
-            <Select name="view" defaultValue={query.view}>
-              {NOTICE_VIEWS.map((view) => (
-                <option key={view} value={view}>
-                  {VIEW_WORDS[view]}
-                </option>
-              ))}
-            </Select>
-          </label>
+          <Choice
+            name="view"
+            label={t`As`}
+            defaultValue={query.view}
+            options={NOTICE_VIEWS.map((view) => [view, VIEW_WORDS[view]])}
+          />
           <Field label={t`From or around`} look="note">
             <DateField className="w-44" name="on" defaultValue={on} />
           </Field>
-          <Choice name="category" label={t`What sort`} value={query.category} options={categories} />
-          <Choice name="building" label={t`Where`} value={query.building} options={buildings} />
+          <Choice
+            name="category"
+            label={t`What sort`}
+            defaultValue={query.category ?? ''}
+            none={t`any`}
+            options={named(categories)}
+          />
+          <Choice
+            name="building"
+            label={t`Where`}
+            defaultValue={query.building ?? ''}
+            none={t`any`}
+            options={named(buildings)}
+          />
           <label className="min-w-40 grow">
             <span className="block text-note font-semibold">{t`With the words`}</span>
             <TextField type="search" name="q" defaultValue={query.q} maxLength={MOST_CHARACTERS.search} />

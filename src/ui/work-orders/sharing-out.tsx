@@ -162,6 +162,9 @@ function GiveList({ holders, count, canIssue, isSending, onGive, onIssue }: Give
   );
 }
 
+/** The page goes along with what is dragged; the table does not, or its last row would slip away from under it. */
+const isPage = (element: Element): boolean => element === document.scrollingElement;
+
 /** Who of a team does what in a week: by dragging, by keys, or by picking and a list. */
 export function SharingOut({ team, days }: { team: Team; days: WeekView['days'] }) {
   const { submit, error, isSending } = useSubmit();
@@ -197,7 +200,13 @@ export function SharingOut({ team, days }: { team: Team; days: WeekView['days'] 
   };
   const chosen = team.orders.filter(({ id }) => picked.includes(id));
   return (
-    <DndContext id="sharing-out" sensors={sensors} collisionDetection={pointerWithin} onDragEnd={drop}>
+    <DndContext
+      id="sharing-out"
+      sensors={sensors}
+      collisionDetection={pointerWithin}
+      autoScroll={{ canScroll: isPage }}
+      onDragEnd={drop}
+    >
       <GiveList
         holders={holders}
         count={chosen.length}
@@ -209,7 +218,7 @@ export function SharingOut({ team, days }: { team: Team; days: WeekView['days'] 
         }
       />
       <RefusalNote error={error} />
-      <div className="overflow-x-auto">
+      <div className="overflow-x-auto overflow-y-hidden">
         <table className="sheet w-full min-w-[60rem] table-fixed border-collapse">
           <caption className="sr-only">{t`Orders of ${team.name} by person and day`}</caption>
           <thead>

@@ -3,6 +3,7 @@ import { t } from '@/contracts/language/translate';
 import { addDays } from '@/core/time/local-time';
 import { useState } from 'react';
 import { useOffice } from '@/ui/hooks/office';
+import { Choice } from '../choice';
 import { Combobox } from '../combobox';
 import { DateField } from '../dates/date-field';
 import { DateTimeField } from '../dates/date-time-field';
@@ -53,7 +54,16 @@ function DatesShown() {
 /** Fields with their labels, hints and faults. */
 export const FieldsShown = () => (
   <>
-    <Shown name="Field, TextField, NumberField, TextArea, Select, Combobox">
+    <Shown name="Field, TextField, NumberField, TextArea, Select, Choice, Combobox">
+      <Choice
+        label={t`Layout`}
+        none={t`any`}
+        defaultValue=""
+        options={[
+          ['a', t`rows of chairs`],
+          ['b', t`round tables`],
+        ]}
+      />
       <Field label={t`Title`}>
         <TextField />
       </Field>

@@ -8,7 +8,9 @@ import { Mark } from '../mark';
 import { Progress } from '../progress';
 import { RefusalNote } from '../refusal-note';
 import { CallStamp, VerdictStamp } from '../verdict-stamp';
+import { Skeleton } from '../skeleton';
 import { Shown } from './shown';
+import { TableShown } from './table-shown';
 
 /** What is told: stamps, marks, progress, refusals, and that there is nothing. */
 export const MessagesShown = () => (
@@ -33,6 +35,10 @@ export const MessagesShown = () => (
         <p>{t`Nothing is in the way.`}</p>
       </Disclosure>
     </Shown>
+    <Shown name="Skeleton">
+      <Skeleton lines={3} />
+    </Shown>
+    <TableShown />
     <Shown name="EmptyState">
       <EmptyState action={<ButtonLink href="/">{t`To the board`}</ButtonLink>}>
         {t`Nothing is on in these days.`}

@@ -1,11 +1,13 @@
 import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
+import { Suspense } from 'react';
 import { bookingsQuerySchema, type BookingsQuery } from '@/contracts/decisions/bookings';
-import { pageContext } from '@/server/http/page';
+import { pageContext, type PageContext } from '@/server/http/page';
 import { bookings } from '@/server/use-cases/decisions/bookings';
 import { Bookings } from '@/ui/desk/bookings';
 import { BookingsFilter } from '@/ui/desk/bookings-filter';
 import Link from '@/ui/kit/link';
+import { Skeleton } from '@/ui/kit/skeleton';
 
 export const metadata: Metadata = texts({ title: 'Bookings' });
 
@@ -14,13 +16,31 @@ const asAddress = (query: BookingsQuery): string =>
     Object.entries(query).flatMap(([name, value]) => (value ? [[name, String(value)]] : [])),
   ).toString();
 
+interface FoundProps {
+  readonly ctx: PageContext;
+  readonly query: BookingsQuery;
+}
+
+/** Anew with what is looked for, so that the fields say it. */
+async function FoundBookings({ ctx, query }: FoundProps) {
+  const view = await bookings(ctx, query);
+  return (
+    <>
+      <BookingsFilter query={query} {...view} />
+      <Bookings
+        view={view}
+        inAnyState={query.state === 'any' ? null : `/desk/bookings?${asAddress({ ...query, state: 'any' })}`}
+      />
+    </>
+  );
+}
+
 type Query = Readonly<Record<string, string | string[] | undefined>>;
 
 export default async function BookingsPage({ searchParams }: { searchParams: Promise<Query> }) {
   const ctx = await pageContext('bookings.read', '/desk/bookings');
   const parsed = bookingsQuerySchema.safeParse(await searchParams);
   const query = parsed.success ? parsed.data : bookingsQuerySchema.parse({});
-  const view = await bookings(ctx, query);
   return (
     <>
       <p className="pb-1">
@@ -33,13 +53,9 @@ export default async function BookingsPage({ searchParams }: { searchParams: Pro
           {t` All bookings are shown instead.`}
         </p>
       )}
-      {/* Anew with what is looked for, so that the fields say it. */}
-      <BookingsFilter key={`filter ${JSON.stringify(query)}`} query={query} {...view} />
-      <Bookings
-        key={`found ${JSON.stringify(query)}`}
-        view={view}
-        inAnyState={query.state === 'any' ? null : `/desk/bookings?${asAddress({ ...query, state: 'any' })}`}
-      />
+      <Suspense key={JSON.stringify(query)} fallback={<Skeleton />}>
+        <FoundBookings ctx={ctx} query={query} />
+      </Suspense>
     </>
   );
 }
