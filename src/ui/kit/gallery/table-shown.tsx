@@ -38,7 +38,7 @@ export function TableShown() {
   const [order, setOrder] = useState<Order>('title');
   return (
     <Shown name="Table">
-      <Table
+      <Table<Line, Order>
         label={t`Space`}
         columns={columns()}
         lines={lines().sort(BY[order])}
