@@ -58,6 +58,22 @@ test('what cannot be read stays, says how a day is written, and is no day of bef
   await shows(page, 'First date', 'Thu 3 Jun 2027');
 });
 
+test('a series has a day added by a press and by typing, and lets go of it again', async () => {
+  const page = await asking();
+  await page.click('input[value="rule"]');
+  await fill(page, 'Until', '2027-06-16');
+  await fill(page, 'People expected', '8');
+  await says(page, '3 dates');
+  await page.click('button[data-day="2027-06-11"]');
+  await says(page, '1 further day among them');
+  await fill(page, 'Further days', '18 June');
+  await press(page, 'Add');
+  await says(page, '2 further days among them');
+  await page.click('button[data-day="2027-06-11"]');
+  await says(page, '1 further day among them');
+  await says(page, 'Fri 18 Jun 2027');
+});
+
 test('by keys alone: a day on, and one picked from the calendar; the focus comes back', async () => {
   const page = await asking();
   await page.focus(FIRST);

@@ -251,6 +251,20 @@ describe('an offer answered from its mail', () => {
   });
 });
 
+test('a press on a head puts the desk in that order, and it stands in the address', async () => {
+  const page = await show(browser, '/desk', 'manager');
+  await byRole(page, 'button', 'People').then((head) => head.click());
+  await page.waitForSelector('th[aria-sort="descending"] button');
+  expect(page.url()).toMatch(/\/desk\?order=people$/);
+  const people = await page.$$eval('tbody tr[data-index] td:nth-child(6)', (cells) =>
+    cells.map((cell) => Number(cell.textContent)),
+  );
+  expect(people.length).toBeGreaterThan(3);
+  expect(people).toEqual([...people].sort((a, b) => b - a));
+  await byRole(page, 'button', 'Urgency').then((head) => head.click());
+  await page.waitForFunction(() => location.pathname + location.search === '/desk');
+});
+
 describe('many single bookings at once', () => {
   const DAYS = Array.from({ length: 40 }, (_, index) =>
     new Date(Date.UTC(2028, 11, 1 + index)).toISOString().slice(0, 10),

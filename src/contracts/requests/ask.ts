@@ -65,6 +65,9 @@ function endsBefore(until: Until, start: LocalDateTime): boolean {
   return until.kind === 'local' ? until.wallMinute < day * 1440 : until.epochMinute < (day - 1) * 1440;
 }
 
+/** A rule whose end is still to be said, as a form has it on the way. */
+export const UNSAID_END = 'UNTIL=';
+
 /** When: one date, dates picked, or a rule. Wall times in the zone of the site. */
 export const whenSchema = z
   .object({
@@ -91,7 +94,9 @@ export const whenSchema = z
     if (rest.allDay && (timeOf(startsAt) !== '00:00' || (end && timeOf(end) !== '00:00')))
       fault(['startsAt'], t`Whole days begin and end at midnight.`);
     const rule = rest.repeat && parseRule(rest.repeat.rule);
-    if (rule && !rule.ok) fault(['repeat', 'rule'], sayRuleFault(rule.fault));
+    if (rest.repeat?.rule === UNSAID_END)
+      fault(['repeat', 'rule'], t`Say until when it goes on, for how many dates, or that it has no end.`);
+    else if (rule && !rule.ok) fault(['repeat', 'rule'], sayRuleFault(rule.fault));
     else if (rule?.rule.until && endsBefore(rule.rule.until, startsAt))
       fault(['repeat', 'rule'], t`The last day must not be before the first date.`);
     return { startsAt, endsAt: end ?? startsAt, ...rest };

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { askSchema } from '@/contracts/requests/ask';
+import { askSchema, checkSchema } from '@/contracts/requests/ask';
 import type { AskChoices } from '@/contracts/requests/ask-choices';
 import { ruleTextOf, type FormRule } from '@/core/recurrence/editor-model';
 import { localDate, localDateTime, type LocalDate } from '@/core/time/local-time';
@@ -119,6 +119,18 @@ describe('the fields of a rule', () => {
   test('a season is its last day', () => {
     const { when } = body({ pattern: 'rule', ends: 'season', season: 'Blossom season' });
     expect(when.repeat?.rule).toBe('FREQ=WEEKLY;BYDAY=WE;UNTIL=20270531T225959Z');
+  });
+
+  test('days beside a rule are further dates of it; an end still to be said is asked for in words', () => {
+    const { when } = body({ pattern: 'rule', ends: 'count', count: '3', pickedDays: ['2027-06-18'] });
+    expect(when).toMatchObject({
+      repeat: { rule: 'FREQ=WEEKLY;COUNT=3;BYDAY=WE' },
+      extra: ['2027-06-18T18:00'],
+    });
+    const unsaid = checkSchema.safeParse(toCheckBody(form({ pattern: 'rule', until: '' }), ZONE, choices));
+    expect(unsaid.error?.issues.map(({ message }) => message)).toContain(
+      'Say until when it goes on, for how many dates, or that it has no end.',
+    );
   });
 });
 

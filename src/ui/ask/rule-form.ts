@@ -13,6 +13,7 @@ import {
   type LocalDate,
   type LocalDateTime,
 } from '@/core/time/local-time';
+import { UNSAID_END } from '@/contracts/requests/ask';
 import type { AskForm } from './draft';
 
 /** The fields of a rule: between what stands in the form and the text of a recurrence rule. */
@@ -107,7 +108,7 @@ export function ruleOf(
 ): string {
   if (form.ownRule) return form.ownRule;
   const end = endOf(form, seasonEnd);
-  if (!start || !end) return end ? '' : 'UNTIL=';
+  if (!start || !end) return end ? '' : UNSAID_END;
   const { unit } = form;
   const weekdays = form.weekdays.length ? numbers(form.weekdays) : [weekdayOf(dateOf(start))];
   const months = numbers(form.months);

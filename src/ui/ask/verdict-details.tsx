@@ -91,7 +91,7 @@ export function VerdictDetails({ state, bands, tzid, body, ...parts }: VerdictDe
       {bands.length > 0 && (
         <div className="mt-3 border-t border-rule pt-2">
           <p className="small-caps">{t`What it takes of the day`}</p>
-          <BandDrawing bands={bands} tzid={tzid} hue="green" />
+          <BandDrawing bands={bands} tzid={tzid} hue="green" isForRequester />
         </div>
       )}
       {shown && (

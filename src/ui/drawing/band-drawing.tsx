@@ -14,8 +14,25 @@ const WORDS = texts({
   strike: 'strike',
 } as const);
 
+/** The same for whoever asks, who knows no names of bands. */
+const PLAIN_WORDS = texts({
+  setup: 'the crew sets up',
+  access: 'your own time before',
+  event: 'the event',
+  exit: 'your own time after',
+  strike: 'the crew clears away',
+} as const);
+
+interface BandDrawingProps {
+  readonly bands: readonly Band[];
+  readonly tzid: string;
+  readonly hue: string;
+  readonly isForRequester?: boolean;
+}
+
 /** The bands of one date drawn to scale, with their times as a list below. */
-export function BandDrawing({ bands, tzid, hue }: { bands: readonly Band[]; tzid: string; hue: string }) {
+export function BandDrawing({ bands, tzid, hue, isForRequester = false }: BandDrawingProps) {
+  const words = isForRequester ? PLAIN_WORDS : WORDS;
   const first = bands[0];
   const last = bands[bands.length - 1];
   if (!first || !last) return null;
@@ -33,7 +50,7 @@ export function BandDrawing({ bands, tzid, hue }: { bands: readonly Band[]; tzid
       <dl className="grid grid-cols-[auto_1fr] gap-x-3 text-note">
         {bands.map((band) => (
           <div key={band.kind} className="contents">
-            <dt className="text-soft">{WORDS[band.kind]}</dt>
+            <dt className="text-soft">{words[band.kind]}</dt>
             <dd className={band.kind === 'event' ? 'font-semibold' : ''}>
               {sayTime(toLocal(band.start, tzid))}–{sayTime(toLocal(band.end, tzid))}
             </dd>

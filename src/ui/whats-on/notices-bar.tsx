@@ -87,10 +87,9 @@ export function NoticesBar({ page, base, link, isTogether }: NoticesBarProps) {
             none={t`any`}
             options={named(buildings)}
           />
-          <label className="min-w-40 grow">
-            <span className="block text-note font-semibold">{t`With the words`}</span>
+          <Field label={t`With the words`} look="note" className="min-w-40 grow">
             <TextField type="search" name="q" defaultValue={query.q} maxLength={MOST_CHARACTERS.search} />
-          </label>
+          </Field>
           <Button isMain isSubmit>{t`Show`}</Button>
           {isTogether && <Calendars calendars={calendars} />}
         </div>
