@@ -124,7 +124,7 @@ describe('the fields of a rule', () => {
   test('days beside a rule are further dates of it; an end still to be said is asked for in words', () => {
     const { when } = body({ pattern: 'rule', ends: 'count', count: '3', pickedDays: ['2027-06-18'] });
     expect(when).toMatchObject({
-      repeat: { rule: 'FREQ=WEEKLY;COUNT=3;BYDAY=WE' },
+      repeat: { rule: 'FREQ=WEEKLY;BYDAY=WE;COUNT=3' },
       extra: ['2027-06-18T18:00'],
     });
     const unsaid = checkSchema.safeParse(toCheckBody(form({ pattern: 'rule', until: '' }), ZONE, choices));
