@@ -1,7 +1,7 @@
 'use client';
 import { useRefresh } from '@/ui/hooks/use-refresh';
 import { Button } from '@/ui/kit/button';
-import { TextArea, TextField } from '@/ui/kit/fields';
+import { TextArea } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -9,11 +9,73 @@ import type { CsvDone, CsvKind } from '@/contracts/administration/csv';
 import { sendOnce } from '@/ui/hooks/send-once';
 import { useSend } from '@/ui/hooks/use-send';
 import { Field } from '@/ui/kit/field';
+import { FileField } from '@/ui/kit/file-field';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 import { textOfTable } from './table-text';
 
-/** A table is looked at line by line first, then taken in whole. */
-export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string[] }) {
+/** What taking the table in would do, line by line. */
+function LookedAt({ looked }: { looked: CsvDone }) {
+  return (
+    <section aria-label={t`What it does`} className="border-l-4 border-accent bg-sunk px-4 py-3">
+      <h2 className="text-xl">{t`What it does`}</h2>
+      <p>
+        {looked.lines.length
+          ? t`${looked.lines.length} lines change something, ${looked.unchanged} say what is so already.`
+          : t`Every line says what is so already.`}
+      </p>
+      <ul className="list-disc pl-5">
+        {looked.impact.map((hit) => (
+          <li key={hit} className="font-semibold">
+            {hit}
+          </li>
+        ))}
+        {looked.lines.map(({ line, name, did, changes }) => (
+          <li key={line}>
+            {t`Line ${line}: ${name} is ${did === 'made' ? t`made` : t`changed`}. `}
+            <span className="text-soft">{changes.join('. ')}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** The table as a file or pasted. */
+function TableFields({ text, onChange }: { text: string; onChange(text: string): void }) {
+  return (
+    <>
+      <Field
+        label={t`A file`}
+        hint={t`Or paste the table below. Cells are parted by commas, semicolons or tabs.`}
+      >
+        {(ids) => (
+          <FileField
+            {...ids}
+            accept=".csv,.tsv,.txt,text/csv"
+            onChange={async ({ target }) => {
+              const [file] = target.files ?? [];
+              if (file) onChange(textOfTable(await file.arrayBuffer()));
+            }}
+          />
+        )}
+      </Field>
+      <Field label={t`The table`}>
+        {(ids) => (
+          <TextArea
+            {...ids}
+            className="font-mono text-fine"
+            rows={10}
+            value={text}
+            onChange={({ target }) => onChange(target.value)}
+          />
+        )}
+      </Field>
+    </>
+  );
+}
+
+/** The table as it is written, what it would do, and taking it in. */
+function useTable(kind: CsvKind) {
   const router = useRouter();
   const refresh = useRefresh();
   const [text, setText] = useState('');
@@ -39,6 +101,12 @@ export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string
         refresh();
       },
     );
+  return { text, change, looked, error, isSending, take };
+}
+
+/** A table is looked at line by line first, then taken in whole. */
+export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string[] }) {
+  const { text, change, looked, error, isSending, take } = useTable(kind);
   return (
     <div className="grid max-w-5xl gap-4">
       <p>
@@ -46,57 +114,9 @@ export function CsvForm({ kind, heads }: { kind: CsvKind; heads: readonly string
         <strong>{heads.join(', ')}</strong>.{' '}
         <a href={`/administration/${kind}/table.csv`} download>{t`What is there now, as such a table`}</a>
       </p>
-      <Field
-        label={t`A file`}
-        hint={t`Or paste the table below. Cells are parted by commas, semicolons or tabs.`}
-      >
-        {(ids) => (
-          <TextField
-            {...ids}
-            type="file"
-            accept=".csv,.tsv,.txt,text/csv"
-            onChange={async ({ target }) => {
-              const [file] = target.files ?? [];
-              if (file) change(textOfTable(await file.arrayBuffer()));
-            }}
-          />
-        )}
-      </Field>
-      <Field label={t`The table`}>
-        {(ids) => (
-          <TextArea
-            {...ids}
-            className="font-mono text-fine"
-            rows={10}
-            value={text}
-            onChange={({ target }) => change(target.value)}
-          />
-        )}
-      </Field>
+      <TableFields text={text} onChange={change} />
       <RefusalNote error={error} />
-      {looked && (
-        <section aria-label={t`What it does`} className="border-l-4 border-accent bg-sunk px-4 py-3">
-          <h2 className="text-xl">{t`What it does`}</h2>
-          <p>
-            {looked.lines.length
-              ? t`${looked.lines.length} lines change something, ${looked.unchanged} say what is so already.`
-              : t`Every line says what is so already.`}
-          </p>
-          <ul className="list-disc pl-5">
-            {looked.impact.map((hit) => (
-              <li key={hit} className="font-semibold">
-                {hit}
-              </li>
-            ))}
-            {looked.lines.map(({ line, name, did, changes }) => (
-              <li key={line}>
-                {t`Line ${line}: ${name} is ${did === 'made' ? t`made` : t`changed`}. `}
-                <span className="text-soft">{changes.join('. ')}</span>
-              </li>
-            ))}
-          </ul>
-        </section>
-      )}
+      {looked && <LookedAt looked={looked} />}
       <p className="flex flex-wrap gap-3">
         {looked ? (
           <Button

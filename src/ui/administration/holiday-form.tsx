@@ -21,8 +21,48 @@ interface HolidayFormProps {
   readonly lines: readonly HolidayLine[];
 }
 
-/** Picks the days of holidays on which the site is shut. Which places and year stands in the address. */
-export function HolidayForm({ options, places, year, lines }: HolidayFormProps) {
+interface HolidayDaysProps extends Pick<HolidayFormProps, 'lines' | 'year'> {
+  /** The days are of more than one place, so that each says of which. */
+  readonly isOfSeveral: boolean;
+  readonly isFixed: boolean;
+  readonly picked: readonly string[];
+  onPick(picked: readonly string[]): void;
+}
+
+function HolidayDays({ lines, year, isOfSeveral, isFixed, picked, onPick }: HolidayDaysProps) {
+  const toggle = (key: string, isPicked: boolean) =>
+    onPick(isPicked ? [...picked, key] : picked.filter((each) => each !== key));
+  return (
+    <fieldset disabled={isFixed}>
+      <legend className="sr-only">{t`Days to be shut on`}</legend>
+      <ul>
+        {lines.map(({ key, when, name, of, isShut, dates }) => (
+          <li key={key} className="border-t border-rule">
+            <label className="flex min-h-9 cursor-pointer flex-wrap items-baseline gap-x-3 py-1">
+              <Checkbox
+                className="size-5 self-center"
+                checked={picked.includes(key)}
+                disabled={isShut}
+                onChange={({ target }) => toggle(key, target.checked)}
+              />
+              <span className="figure w-60">{when}</span>
+              <span className="font-semibold">{name}</span>
+              <span className="flex-1 text-soft">{isOfSeveral ? of.join('; ') : ''}</span>
+              {isShut && <span>{t`shut already`}</span>}
+              {!isShut && dates > 0 && (
+                <span className="text-clash">{countText(dates, 'approved date', 'approved dates')}</span>
+              )}
+            </label>
+          </li>
+        ))}
+      </ul>
+      {lines.length === 0 && <p>{t`No holidays are known there in ${year}.`}</p>}
+    </fieldset>
+  );
+}
+
+/** Which days are picked, and shutting on them: looked at first, then done. */
+function useHolidays(places: HolidayFormProps['places'], year: number, lines: HolidayFormProps['lines']) {
   const router = useRouter();
   const refresh = useRefresh();
   const [picked, setPicked] = useState<readonly string[]>(() =>
@@ -44,6 +84,16 @@ export function HolidayForm({ options, places, year, lines }: HolidayFormProps) 
         refresh();
       },
     );
+  return { picked, setPicked, pending, setPending, error, isSending, look, shut };
+}
+
+/** Picks the days of holidays on which the site is shut. Which places and year stands in the address. */
+export function HolidayForm({ options, places, year, lines }: HolidayFormProps) {
+  const { picked, setPicked, pending, setPending, error, isSending, look, shut } = useHolidays(
+    places,
+    year,
+    lines,
+  );
   return (
     <div className="grid max-w-4xl gap-4">
       <SeveralInput
@@ -60,33 +110,14 @@ export function HolidayForm({ options, places, year, lines }: HolidayFormProps) 
         <Button onClick={() => look(places, year + 1)}>{year + 1}</Button>
       </p>
       {places.length > 0 && (
-        <fieldset disabled={pending !== null}>
-          <legend className="sr-only">{t`Days to be shut on`}</legend>
-          <ul>
-            {lines.map(({ key, when, name, of, isShut, dates }) => (
-              <li key={key} className="border-t border-rule">
-                <label className="flex min-h-9 cursor-pointer flex-wrap items-baseline gap-x-3 py-1">
-                  <Checkbox
-                    className="size-5 self-center"
-                    checked={picked.includes(key)}
-                    disabled={isShut}
-                    onChange={({ target }) =>
-                      setPicked(target.checked ? [...picked, key] : picked.filter((each) => each !== key))
-                    }
-                  />
-                  <span className="figure w-60">{when}</span>
-                  <span className="font-semibold">{name}</span>
-                  <span className="flex-1 text-soft">{places.length > 1 ? of.join('; ') : ''}</span>
-                  {isShut && <span>{t`shut already`}</span>}
-                  {!isShut && dates > 0 && (
-                    <span className="text-clash">{countText(dates, 'approved date', 'approved dates')}</span>
-                  )}
-                </label>
-              </li>
-            ))}
-          </ul>
-          {lines.length === 0 && <p>{t`No holidays are known there in ${year}.`}</p>}
-        </fieldset>
+        <HolidayDays
+          lines={lines}
+          year={year}
+          isOfSeveral={places.length > 1}
+          isFixed={pending !== null}
+          picked={picked}
+          onPick={setPicked}
+        />
       )}
       <RefusalNote error={error} />
       {pending && (

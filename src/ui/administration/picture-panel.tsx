@@ -11,6 +11,7 @@ import { sendOnce } from '@/ui/hooks/send-once';
 import { useSend } from '@/ui/hooks/use-send';
 import { Field } from '@/ui/kit/field';
 import { PictureShown } from '@/ui/kit/picture-shown';
+import { FileField } from '@/ui/kit/file-field';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 
 interface PicturePanelProps {
@@ -55,12 +56,10 @@ export function PicturePanel({ of, id, picture }: PicturePanelProps) {
         <label htmlFor={fileId} className="font-semibold">
           {picture ? t`Another picture` : t`A picture`}
         </label>
-        <input
+        <FileField
           id={fileId}
-          type="file"
           accept="image/*"
           key={picture?.href ?? 'none'}
-          className="block w-full cursor-pointer py-1 file:mr-3 file:cursor-pointer file:rounded-sm file:border file:border-strong-rule file:bg-raised file:px-3 file:py-1.5 file:font-semibold file:text-ink"
           onChange={({ target }) => setFile([...(target.files ?? [])][0] ?? null)}
         />
         <p className="text-note">

@@ -13,6 +13,7 @@ import {
 import { send, sendFile } from '@/ui/hooks/send';
 import { useSend } from '@/ui/hooks/use-send';
 import { Field } from '@/ui/kit/field';
+import { FileField } from '@/ui/kit/file-field';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 
 interface ArchiveFormProps {
@@ -76,12 +77,10 @@ export function ArchiveForm({ path, site, now }: ArchiveFormProps) {
     <div className="grid gap-2">
       <div>
         <label htmlFor={id} className="font-semibold">{t`Archive of an office`}</label>
-        <input
+        <FileField
           id={id}
-          type="file"
           accept=".gz,.tgz,application/gzip"
           disabled={isBusy}
-          className="block w-full cursor-pointer py-1 file:mr-3 file:cursor-pointer file:rounded-sm file:border file:border-strong-rule file:bg-raised file:px-3 file:py-1.5 file:font-semibold file:text-ink"
           onChange={({ target }) => {
             const [file] = [...(target.files ?? [])];
             // So that the same file can be picked once more.

@@ -19,12 +19,43 @@ interface KeptProps {
   readonly isSignedIn: boolean;
 }
 
-/** Screens with their filters, kept under names of one's own. */
-export function SavedViews({ screen, first, here, isSignedIn }: KeptProps) {
-  const [isOpen, setOpen] = useState(false);
+interface SavedListProps {
+  readonly views: readonly SavedView[];
+  readonly here: string;
+  onDrop(id: number): void;
+}
+
+function SavedList({ views, here, onDrop }: SavedListProps) {
+  if (!views.length) return null;
+  return (
+    <ul className="flex flex-wrap items-center gap-2" aria-label={t`Saved views`}>
+      {views.map(({ id, name, address }) => (
+        <li key={id} className="flex items-center">
+          <ButtonLink
+            href={address}
+            aria-current={address === here ? 'page' : undefined}
+            className="rounded-r-none py-1 aria-[current]:border-ink"
+          >
+            {name}
+          </ButtonLink>
+          <Button
+            aria-label={t`Delete ${name}`}
+            className="rounded-l-none border-l-0 px-1.5 py-1.5"
+            onClick={() => onDrop(id)}
+          >
+            <X size={14} aria-hidden="true" />
+          </Button>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** The views, and keeping and letting go of one. */
+function useSaved(screen: SavedScreen, here: string, first: readonly SavedView[]) {
   const [views, setViews] = useState(first);
   const [name, setName] = useState('');
-  const { error, isSending: isBusy, run } = useSend();
+  const { error, isSending, run } = useSend();
   const keep = () =>
     run<SavedView[]>(
       () => send('POST', '/api/own/views', { screen, name, address: here }),
@@ -39,6 +70,13 @@ export function SavedViews({ screen, first, here, isSignedIn }: KeptProps) {
       () => send('DELETE', '/api/own/views', { id }),
       ({ ok }) => ok && setViews((before) => before.filter((each) => each.id !== id)),
     );
+  return { views, name, setName, error, isBusy: isSending, keep, drop };
+}
+
+/** Screens with their filters, kept under names of one's own. */
+export function SavedViews({ screen, first, here, isSignedIn }: KeptProps) {
+  const [isOpen, setOpen] = useState(false);
+  const { views, name, setName, error, isBusy, keep, drop } = useSaved(screen, here, first);
   const isKept = views.some(({ address }) => address === here);
   return (
     <>
@@ -47,28 +85,7 @@ export function SavedViews({ screen, first, here, isSignedIn }: KeptProps) {
       </Button>
       {isOpen && (
         <div className="no-print flex w-full flex-wrap items-center gap-x-4 gap-y-2 border-t border-rule pt-2">
-          {views.length > 0 && (
-            <ul className="flex flex-wrap items-center gap-2" aria-label={t`Saved views`}>
-              {views.map(({ id, name: kept, address }) => (
-                <li key={id} className="flex items-center">
-                  <ButtonLink
-                    href={address}
-                    aria-current={address === here ? 'page' : undefined}
-                    className="rounded-r-none py-1 aria-[current]:border-ink"
-                  >
-                    {kept}
-                  </ButtonLink>
-                  <Button
-                    aria-label={t`Delete ${kept}`}
-                    className="rounded-l-none border-l-0 px-1.5 py-1.5"
-                    onClick={() => void drop(id)}
-                  >
-                    <X size={14} aria-hidden="true" />
-                  </Button>
-                </li>
-              ))}
-            </ul>
-          )}
+          <SavedList views={views} here={here} onDrop={(id) => void drop(id)} />
           {isSignedIn ? (
             <Form
               className="flex flex-wrap items-center gap-2"
