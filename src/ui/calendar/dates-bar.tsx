@@ -177,103 +177,120 @@ function printed({ address, day, range }: BarProps): string {
   return `/print?what=dates&${asked}${address.isApart ? '&apart=1' : ''}`;
 }
 
+/** Which days, on and back, kept views, print and search. */
+function DatesHead(props: BarProps) {
+  const { address, day, today, weekStart, go } = props;
+  const { view } = address;
+  const turn = (to: 1 | -1) => go({ day: turned(address, day, weekStart, to), slip: null, pick: null });
+  return (
+    <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
+      <h1 className="text-2xl">{titleOf(props)}</h1>
+      {address.view === 'day' && <DayNote date={props.day} />}
+      <div role="group" aria-label={t`Go to`} className="flex items-center gap-1.5">
+        <Button onClick={() => turn(-1)}>{t`Earlier`}</Button>
+        <Button onClick={() => go({ day: today, slip: null, pick: null })}>{t`Today`}</Button>
+        <Button onClick={() => turn(1)}>{t`Later`}</Button>
+      </div>
+      <SavedViews
+        screen="dates"
+        first={props.kept}
+        here={datesHref({ ...address, day: null, slip: null, pick: null })}
+        isSignedIn={props.isSignedIn}
+      />
+      {view !== 'year' && <ButtonLink className="ml-auto" href={printed(props)}>{t`Print`}</ButtonLink>}
+      <label className={view === 'year' ? 'ml-auto' : ''}>
+        <span className="sr-only">{t`Find`}</span>
+        <TextField
+          className="w-44"
+          placeholder={t`title, host, space`}
+          type="search"
+          maxLength={MOST_CHARACTERS.search}
+          value={address.text}
+          disabled={view === 'year'}
+          onChange={({ target }) => go({ text: target.value }, 'replace')}
+        />
+      </label>
+    </div>
+  );
+}
+
+const states = (): [DateState | 'any', string][] => [
+  ['any', t`any state`],
+  ...DATE_STATES.map((state): [DateState, string] => [state, SHOWN_STATE_WORDS[state]]),
+];
+
+function DatesSentence({ address, range, go }: BarProps) {
+  const { view, by, isApart } = address;
+  return (
+    <p className="flex flex-wrap items-baseline gap-x-1.5">
+      {t`Show`}
+      <Pick
+        label={t`How much`}
+        value={view}
+        options={DATE_VIEWS.map((each) => [each, VIEW_WORDS[each]] as const)}
+        onChoose={(value) => go({ view: value, slip: null, pick: null })}
+      />
+      {(view === 'some' || view === 'list') && (
+        <>
+          {t`of`}
+          <input
+            aria-label={t`Days`}
+            className="w-14 border-b-2 border-strong-rule bg-paper py-0.5 text-center font-semibold"
+            type="number"
+            min={1}
+            max={view === 'some' ? MOST_SIDE_BY_SIDE : 366}
+            value={range.days}
+            onChange={({ target }) => {
+              const count = Math.round(Number(target.value));
+              if (count >= 1 && count <= 366) go({ count }, 'replace');
+            }}
+          />
+          <span>{t`days`}</span>
+        </>
+      )}
+      {view !== 'year' && (
+        <>
+          <span>{t`by`}</span>
+          <Pick
+            label={t`By`}
+            value={by}
+            options={DATE_GROUPS.map((each) => [each, GROUP_WORDS[each]] as const)}
+            onChoose={(value) => go({ by: value, only: [] }, 'replace')}
+          />
+          ,
+          <Pick
+            label={t`Together or apart`}
+            value={isApart ? 'apart' : 'together'}
+            options={
+              [
+                ['together', t`each event once`],
+                ['apart', t`apart in columns`],
+              ] as const
+            }
+            onChoose={(value) => go({ isApart: value === 'apart' }, 'replace')}
+          />
+          {t`, in`}
+          <Pick
+            label={t`State`}
+            value={address.state ?? 'any'}
+            options={states()}
+            onChoose={(value) => go({ state: value === 'any' ? null : value }, 'replace')}
+          />
+        </>
+      )}
+    </p>
+  );
+}
+
 /** What is looked at, as a sentence whose words can be changed. Everything here stands in the address. */
 export function DatesBar(props: BarProps) {
-  const { address, day, today, weekStart, go } = props;
-  const { view, by, isApart } = address;
-  const turn = (to: 1 | -1) => go({ day: turned(address, day, weekStart, to), slip: null, pick: null });
-  const states: [DateState | 'any', string][] = [
-    ['any', t`any state`],
-    ...DATE_STATES.map((state): [DateState, string] => [state, SHOWN_STATE_WORDS[state]]),
-  ];
+  const { address, go } = props;
+  const { view, by } = address;
   return (
     <div className="grid gap-2 pb-2">
-      <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
-        <h1 className="text-2xl">{titleOf(props)}</h1>
-        {address.view === 'day' && <DayNote date={props.day} />}
-        <div role="group" aria-label={t`Go to`} className="flex items-center gap-1.5">
-          <Button onClick={() => turn(-1)}>{t`Earlier`}</Button>
-          <Button onClick={() => go({ day: today, slip: null, pick: null })}>{t`Today`}</Button>
-          <Button onClick={() => turn(1)}>{t`Later`}</Button>
-        </div>
-        <SavedViews
-          screen="dates"
-          first={props.kept}
-          here={datesHref({ ...address, day: null, slip: null, pick: null })}
-          isSignedIn={props.isSignedIn}
-        />
-        {view !== 'year' && <ButtonLink className="ml-auto" href={printed(props)}>{t`Print`}</ButtonLink>}
-        <label className={view === 'year' ? 'ml-auto' : ''}>
-          <span className="sr-only">{t`Find`}</span>
-          <TextField
-            className="w-44"
-            placeholder={t`title, host, space`}
-            type="search"
-            maxLength={MOST_CHARACTERS.search}
-            value={address.text}
-            disabled={view === 'year'}
-            onChange={({ target }) => go({ text: target.value }, 'replace')}
-          />
-        </label>
-      </div>
+      <DatesHead {...props} />
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
-        <p className="flex flex-wrap items-baseline gap-x-1.5">
-          {t`Show`}
-          <Pick
-            label={t`How much`}
-            value={view}
-            options={DATE_VIEWS.map((each) => [each, VIEW_WORDS[each]] as const)}
-            onChoose={(value) => go({ view: value, slip: null, pick: null })}
-          />
-          {(view === 'some' || view === 'list') && (
-            <>
-              {t`of`}
-              <input
-                aria-label={t`Days`}
-                className="w-14 border-b-2 border-strong-rule bg-paper py-0.5 text-center font-semibold"
-                type="number"
-                min={1}
-                max={view === 'some' ? MOST_SIDE_BY_SIDE : 366}
-                value={props.range.days}
-                onChange={({ target }) => {
-                  const count = Math.round(Number(target.value));
-                  if (count >= 1 && count <= 366) go({ count }, 'replace');
-                }}
-              />
-              <span>{t`days`}</span>
-            </>
-          )}
-          {view !== 'year' && (
-            <>
-              <span>{t`by`}</span>
-              <Pick
-                label={t`By`}
-                value={by}
-                options={DATE_GROUPS.map((each) => [each, GROUP_WORDS[each]] as const)}
-                onChoose={(value) => go({ by: value, only: [] }, 'replace')}
-              />
-              ,
-              <Pick
-                label={t`Together or apart`}
-                value={isApart ? 'apart' : 'together'}
-                options={
-                  [
-                    ['together', t`each event once`],
-                    ['apart', t`apart in columns`],
-                  ] as const
-                }
-                onChoose={(value) => go({ isApart: value === 'apart' }, 'replace')}
-              />
-              {t`, in`}
-              <Pick
-                label={t`State`}
-                value={address.state ?? 'any'}
-                options={states}
-                onChoose={(value) => go({ state: value === 'any' ? null : value }, 'replace')}
-              />
-            </>
-          )}
-        </p>
+        <DatesSentence {...props} />
         {view !== 'year' && (
           <label className="flex items-center gap-1.5">
             <Checkbox

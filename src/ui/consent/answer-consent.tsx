@@ -11,17 +11,15 @@ import type { ConsentBody, ConsentRequest } from '@/contracts/requests/consent';
 import { countText } from '@/contracts/words/when';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 import { sendOnce } from '@/ui/hooks/send-once';
-import { usePicking } from '@/ui/hooks/use-picking';
+import { usePicking, type PickBox } from '@/ui/hooks/use-picking';
 import { saidByField } from '@/ui/hooks/send';
 import { useSend } from '@/ui/hooks/use-send';
 
 const ANSWER_WORDS = texts({ given: 'agreed', refused: 'not agreed' } as const);
 
-/** One request that wants a place somebody looks after: its dates, and their answer to those picked. */
-export function AnswerConsent({ request }: { request: ConsentRequest }) {
-  const { reference, title, host, requester, notes, dates } = request;
+/** What is picked of a request, and answering it. */
+function useAnswer({ reference, dates }: ConsentRequest) {
   const router = useRouter();
-  const id = useId();
   // What is still to be answered is picked.
   const [ids, setIds] = useState<ReadonlySet<ClaimId>>(
     () => new Set(dates.filter(({ answer }) => answer === null).map(({ claim }) => claim)),
@@ -44,6 +42,42 @@ export function AnswerConsent({ request }: { request: ConsentRequest }) {
         router.refresh();
       },
     );
+  return { list, boxOf, picked, reason, setReason, said, error, isSending, answer };
+}
+
+interface DateLineProps {
+  readonly date: ConsentRequest['dates'][number];
+  readonly box: PickBox<ClaimId>;
+}
+
+function DateLine({ date, box }: DateLineProps) {
+  const { when, places, layout, people, answer: answered, reason: why } = date;
+  return (
+    <li className="border-b border-rule">
+      <label className="grid min-h-9 grid-cols-[auto_minmax(0,1fr)] items-center gap-x-3 sm:grid-cols-[auto_15rem_minmax(0,1fr)_auto]">
+        <input {...box} className="size-4 accent-(--accent)" />
+        <span className="font-semibold">{when}</span>
+        <span className="col-start-2 sm:col-start-auto">
+          {[places, layout, countText(people, 'person', 'people')].filter(Boolean).join(', ')}
+        </span>
+        {answered && (
+          <span
+            className={`col-start-2 justify-self-start border px-1.5 text-fine font-semibold sm:col-start-auto ${answered === 'given' ? 'border-solid border-clear text-clear' : 'border-double border-4 border-clash text-clash'}`}
+          >
+            {ANSWER_WORDS[answered]}
+            {why && `: ${why}`}
+          </span>
+        )}
+      </label>
+    </li>
+  );
+}
+
+/** One request that wants a place somebody looks after: its dates, and their answer to those picked. */
+export function AnswerConsent({ request }: { request: ConsentRequest }) {
+  const { reference, title, host, requester, notes, dates } = request;
+  const id = useId();
+  const { list, boxOf, picked, reason, setReason, said, error, isSending, answer } = useAnswer(request);
   const count = countText(picked.length, 'date', 'dates');
   return (
     <section aria-labelledby={`${id}-title`} className="sheet mb-4 p-4">
@@ -53,24 +87,8 @@ export function AnswerConsent({ request }: { request: ConsentRequest }) {
       <p className="text-soft">{t`${reference}, ${host}, asked for by ${requester}`}</p>
       {notes && <p className="max-w-3xl whitespace-pre-wrap">{notes}</p>}
       <ul ref={list} className="my-2 max-w-4xl border-t border-rule">
-        {dates.map(({ claim, when, places, layout, people, answer: answered, reason: why }) => (
-          <li key={claim} className="border-b border-rule">
-            <label className="grid min-h-9 grid-cols-[auto_minmax(0,1fr)] items-center gap-x-3 sm:grid-cols-[auto_15rem_minmax(0,1fr)_auto]">
-              <input {...boxOf(claim)} className="size-4 accent-(--accent)" />
-              <span className="font-semibold">{when}</span>
-              <span className="col-start-2 sm:col-start-auto">
-                {[places, layout, countText(people, 'person', 'people')].filter(Boolean).join(', ')}
-              </span>
-              {answered && (
-                <span
-                  className={`col-start-2 justify-self-start border px-1.5 text-fine font-semibold sm:col-start-auto ${answered === 'given' ? 'border-solid border-clear text-clear' : 'border-double border-4 border-clash text-clash'}`}
-                >
-                  {ANSWER_WORDS[answered]}
-                  {why && `: ${why}`}
-                </span>
-              )}
-            </label>
-          </li>
+        {dates.map((date) => (
+          <DateLine key={date.claim} date={date} box={boxOf(date.claim)} />
         ))}
       </ul>
       <label htmlFor={`${id}-reason`} className="block font-semibold">

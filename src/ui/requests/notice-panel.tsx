@@ -142,9 +142,8 @@ function CalendarRow({ calendar, where, onChoose }: CalendarRowProps) {
   );
 }
 
-/** What readers see of a request and where: seen before it is approved, edited before and after. */
-export function NoticePanel({ request, notice }: { request: RequestView; notice: NoticePreview }) {
-  const id = useId();
+/** What stands in the form, and saving it. */
+function useNotice(request: RequestView, notice: NoticePreview) {
   const change = useChange(request);
   const [filled, setFilled] = useState(notice);
   const [fields, setFields] = useState(() => fieldsOf(notice));
@@ -176,6 +175,81 @@ export function NoticePanel({ request, notice }: { request: RequestView; notice:
     // As it was sent, so that what comes back anew takes its place.
     setFilled({ ...asSent(filled, fields), version: -1 });
   };
+  return { change, fields, set, reason, setReason, submit };
+}
+
+interface NoticeFieldsProps {
+  readonly notice: NoticePreview;
+  readonly fields: Fields;
+  set(part: Partial<Fields>): void;
+}
+
+function NoticeFields({ notice, fields, set }: NoticeFieldsProps) {
+  const id = useId();
+  return (
+    <>
+      <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
+        <label className="flex min-h-7 items-center gap-2">
+          <Checkbox
+            className="size-4"
+            checked={fields.publish}
+            onChange={({ target }) => set({ publish: target.checked })}
+          />
+          {t`For readers`}
+        </label>
+        <label className="flex min-h-7 items-center gap-2">
+          <Checkbox
+            className="size-4"
+            checked={fields.heldBack}
+            onChange={({ target }) => set({ heldBack: target.checked })}
+          />
+          {t`Held back for now`}
+        </label>
+        <Field label={t`First day readers know of it`} look="note">
+          <DateField
+            className="w-44"
+            value={fields.publishFrom}
+            onChange={(publishFrom) => set({ publishFrom })}
+          />
+        </Field>
+      </div>
+      <label>
+        <span className="font-semibold">{fieldLabel('secondLine')}</span>
+        <TextField
+          maxLength={requestField.secondLine.most}
+          value={fields.secondLine}
+          onChange={({ target }) => set({ secondLine: target.value })}
+        />
+      </label>
+      <div>
+        <p id={`${id}-text`} className="font-semibold">{t`Public text`}</p>
+        <RichText
+          label={t`Public text`}
+          labelledBy={`${id}-text`}
+          value={fields.publicHtml}
+          onChange={(publicHtml) => set({ publicHtml })}
+        />
+      </div>
+      <fieldset>
+        <legend className="font-semibold">{t`Where it is listed`}</legend>
+        <ul className="border-t border-rule">
+          {notice.calendars.map((calendar) => (
+            <CalendarRow
+              key={calendar.id}
+              calendar={calendar}
+              where={fields.where[calendar.id] ?? 'by-itself'}
+              onChoose={(where) => set({ where: { ...fields.where, [calendar.id]: where } })}
+            />
+          ))}
+        </ul>
+      </fieldset>
+    </>
+  );
+}
+
+/** What readers see of a request and where: seen before it is approved, edited before and after. */
+export function NoticePanel({ request, notice }: { request: RequestView; notice: NoticePreview }) {
+  const { change, fields, set, reason, setReason, submit } = useNotice(request, notice);
   const wished = notice.calendars.filter(({ choice }) => choice === 'wanted').length;
   return (
     <Disclosure
@@ -192,61 +266,7 @@ export function NoticePanel({ request, notice }: { request: RequestView; notice:
         <AsRead notice={notice} fields={fields} />
       </div>
       <Form className="grid max-w-3xl gap-3 pt-4" onSubmit={submit}>
-        <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
-          <label className="flex min-h-7 items-center gap-2">
-            <Checkbox
-              className="size-4"
-              checked={fields.publish}
-              onChange={({ target }) => set({ publish: target.checked })}
-            />
-            {t`For readers`}
-          </label>
-          <label className="flex min-h-7 items-center gap-2">
-            <Checkbox
-              className="size-4"
-              checked={fields.heldBack}
-              onChange={({ target }) => set({ heldBack: target.checked })}
-            />
-            {t`Held back for now`}
-          </label>
-          <Field label={t`First day readers know of it`} look="note">
-            <DateField
-              className="w-44"
-              value={fields.publishFrom}
-              onChange={(publishFrom) => set({ publishFrom })}
-            />
-          </Field>
-        </div>
-        <label>
-          <span className="font-semibold">{fieldLabel('secondLine')}</span>
-          <TextField
-            maxLength={requestField.secondLine.most}
-            value={fields.secondLine}
-            onChange={({ target }) => set({ secondLine: target.value })}
-          />
-        </label>
-        <div>
-          <p id={`${id}-text`} className="font-semibold">{t`Public text`}</p>
-          <RichText
-            label={t`Public text`}
-            labelledBy={`${id}-text`}
-            value={fields.publicHtml}
-            onChange={(publicHtml) => set({ publicHtml })}
-          />
-        </div>
-        <fieldset>
-          <legend className="font-semibold">{t`Where it is listed`}</legend>
-          <ul className="border-t border-rule">
-            {notice.calendars.map((calendar) => (
-              <CalendarRow
-                key={calendar.id}
-                calendar={calendar}
-                where={fields.where[calendar.id] ?? 'by-itself'}
-                onChoose={(where) => set({ where: { ...fields.where, [calendar.id]: where } })}
-              />
-            ))}
-          </ul>
-        </fieldset>
+        <NoticeFields notice={notice} fields={fields} set={set} />
         <label>
           <span className="font-semibold">{t`Why`}</span>{' '}
           <span className="text-note text-soft">{t`the requester reads it`}</span>

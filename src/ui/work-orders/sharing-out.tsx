@@ -165,12 +165,10 @@ function GiveList({ holders, count, canIssue, isSending, onGive, onIssue }: Give
 /** The page goes along with what is dragged; the table does not, or its last row would slip away from under it. */
 const isPage = (element: Element): boolean => element === document.scrollingElement;
 
-/** Who of a team does what in a week: by dragging, by keys, or by picking and a list. */
-export function SharingOut({ team, days }: { team: Team; days: WeekView['days'] }) {
+/** What is picked of a team's orders, and giving it to somebody. */
+function useSharing(team: Team) {
   const { submit, error, isSending } = useSubmit();
   const [picked, setPicked] = useState<readonly number[]>([]);
-  // A press that hardly moves picks; one that moves drags.
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
   const holders: Holder[] = [{ id: null, name: t`Unassigned` }, ...team.people];
   /** The order that was moved by keys: drawn in its other row, it has them again. */
   const moved = useRef<number | null>(null);
@@ -199,6 +197,17 @@ export function SharingOut({ team, days }: { team: Team; days: WeekView['days'] 
     if (order && order.personId !== personId) void give([order.id], personId);
   };
   const chosen = team.orders.filter(({ id }) => picked.includes(id));
+  const issue = async () => {
+    if (await submit('/api/orders/issue', { orders: picked })) setPicked([]);
+  };
+  return { holders, picked, setPicked, chosen, give, issue, step, drop, error, isSending };
+}
+
+/** Who of a team does what in a week: by dragging, by keys, or by picking and a list. */
+export function SharingOut({ team, days }: { team: Team; days: WeekView['days'] }) {
+  // A press that hardly moves picks; one that moves drags.
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
+  const { holders, picked, setPicked, chosen, give, issue, step, drop, error, isSending } = useSharing(team);
   return (
     <DndContext
       id="sharing-out"
@@ -213,9 +222,7 @@ export function SharingOut({ team, days }: { team: Team; days: WeekView['days'] 
         canIssue={chosen.some(({ isIssued }) => !isIssued)}
         isSending={isSending}
         onGive={(holder) => void give(picked, holder)}
-        onIssue={() =>
-          void submit('/api/orders/issue', { orders: picked }).then((isDone) => isDone && setPicked([]))
-        }
+        onIssue={() => void issue()}
       />
       <RefusalNote error={error} />
       <div className="overflow-x-auto overflow-y-hidden">

@@ -28,13 +28,12 @@ export const FEATURES = tableFeatures({ rowSortingFeature });
 export const defsOf = <Line extends RowData, Order extends string>(
   columns: readonly Column<Line, Order>[],
 ): ColumnDef<typeof FEATURES, Line>[] =>
-  columns.map(({ id, head, order, isDown = false, cell }) => ({
+  columns.map(({ id, head, order, isDown = false }) => ({
     id,
     header: head,
     accessorFn: (line) => line,
     enableSorting: order !== undefined,
     sortDescFirst: isDown,
-    cell: ({ row }) => cell(row.original),
   }));
 
 /** What the order of the rows is for the package: one column, or none where no head stands for it. */

@@ -1,5 +1,5 @@
 'use client';
-import { FlexRender, useTable, type Header, type Row, type RowData } from '@tanstack/react-table';
+import { useTable, type Header, type Row, type RowData } from '@tanstack/react-table';
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { useMemo, type ComponentProps, type KeyboardEvent, type RefObject } from 'react';
 import { defsOf, FEATURES, orderAfter, sortingOf, type Column } from './columns';
@@ -35,7 +35,6 @@ function Head<Line extends RowData, Order extends string>({
 }) {
   const isSorted = header.column.getIsSorted();
   const Arrow = isSorted === 'desc' ? ArrowDown : ArrowUp;
-  const words = <FlexRender header={header} />;
   return (
     <th
       scope="col"
@@ -43,14 +42,14 @@ function Head<Line extends RowData, Order extends string>({
       className={`px-2 py-2 font-semibold first:pl-3 ${column.isNumber ? 'text-right' : ''}`}
     >
       {column.order === undefined ? (
-        <span className={column.isHeadHidden ? 'sr-only' : ''}>{words}</span>
+        <span className={column.isHeadHidden ? 'sr-only' : ''}>{column.head}</span>
       ) : (
         <button
           type="button"
           className="inline-flex items-center gap-1 font-semibold hover:underline"
           onClick={() => header.column.toggleSorting(column.isDown)}
         >
-          {words}
+          {column.head}
           <Arrow size={13} aria-hidden="true" className={isSorted ? '' : 'invisible'} />
         </button>
       )}
@@ -150,12 +149,13 @@ export function Table<Line extends RowData, Order extends string = never>(props:
                 {...own}
                 className={`border-b border-rule align-top hover:bg-paper ${isMarked?.(each.row.original) ? 'bg-sunk' : ''}`}
               >
-                {each.row.getAllCells().map((cell, at) => (
+                {/* Called, not rendered as a component: made anew with each drawing, that would lose the focus in it. */}
+                {columns.map(({ id, isNumber, cellClass = '', cell }) => (
                   <td
-                    key={cell.id}
-                    className={`px-2 py-2 first:pl-3 ${columns[at]!.isNumber ? 'text-right' : ''} ${columns[at]!.cellClass ?? ''}`}
+                    key={id}
+                    className={`px-2 py-2 first:pl-3 ${isNumber ? 'text-right' : ''} ${cellClass}`}
                   >
-                    <FlexRender cell={cell} />
+                    {cell(each.row.original)}
                   </td>
                 ))}
               </tr>
