@@ -41,7 +41,7 @@ const SHOTS: readonly Shot[] = [
   { name: 'decide-series', path: '/desk', as: 'manager', click: '::-p-text(Summer strings, Thursdays)' },
   { name: 'bookings', path: '/desk/bookings?made=single&from=2027-04-13', as: 'manager' },
   { name: 'my-request', path: '/requests', as: 'requester', click: '::-p-text(Ferns from spores)' },
-  { name: 'notices', path: '/whats-on?view=week' },
+  { name: 'notices', path: '/whats-on/all/week' },
   { name: 'closure', path: '/administration/closure/new', as: 'manager' },
   { name: 'display', path: '/display/building/1' },
   { name: 'setups-phone', path: '/work-orders', as: 'crew', size: PHONE },
@@ -77,11 +77,11 @@ async function main(): Promise<void> {
       }
       if (name === 'ask') {
         for (const [label, value] of Object.entries(FILL_IN)) await fill(page, label, value);
-        await says(page, 'clashes');
+        await says(page, 'conflict');
         await page.evaluate(() => window.scrollTo(0, 0));
       }
       if (name === 'decide') {
-        await page.locator('[aria-label="Ways out"] li input').click();
+        await page.locator('[aria-label="Alternatives"] li input').click();
         await page.waitForNetworkIdle({ idleTime: 400 });
       }
       if (name === 'decide-series') {
