@@ -209,7 +209,7 @@ test('a wrong input is said beside its field, and nothing typed is lost', async 
   await page.waitForFunction(() => !document.body.innerText.includes('The next day'));
   // What is typed and cannot be meant is said at once; the last good answer stays, marked as old.
   await fill(page, 'Your own time before', '-30');
-  await says(page, 'Access minutes is at least 0.');
+  await says(page, 'Your own time before is at least 0.');
   await says(page, 'Until then, this was the answer to what you had before');
   await fill(page, 'Your own time before', '30');
   await fill(page, 'Setup notes', 'A <script>alert(1)</script> walk');

@@ -32,8 +32,8 @@ const minutes = (what: string) => wholeNumber(what, 0, 1440);
 export const wantedSpaceSchema = z.object({
   spaceId: rowId<SpaceId>(untranslated('a space')),
   layout: z.enum(LAYOUTS, lazyText`Choose a layout.`),
-  setupMin: minutes(untranslated('Setup minutes')),
-  strikeMin: minutes(untranslated('Strike minutes')),
+  setupMin: minutes(untranslated('Setting up, minutes')),
+  strikeMin: minutes(untranslated('Clearing away, minutes')),
   /** In this space, where that is not everybody. */
   people: wholeNumber(untranslated('People in this space'), 1, MOST_PEOPLE).optional(),
   wheelchairs: wholeNumber(untranslated('Wheelchair places'), 0, MOST_PEOPLE).default(0),
@@ -106,8 +106,8 @@ export const whenSchema = z
 const checkFields = z.object({
   people: wholeNumber(untranslated('People expected'), 1, MOST_PEOPLE),
   when: whenSchema,
-  accessMin: minutes(untranslated('Access minutes')),
-  exitMin: minutes(untranslated('Exit minutes')),
+  accessMin: minutes(untranslated('Your own time before')),
+  exitMin: minutes(untranslated('Your own time after')),
   spaces: z
     .array(wantedSpaceSchema, lazyText`Choose a space.`)
     .max(6, lazyText`At most six spaces in one request.`)

@@ -23,9 +23,9 @@ const LEAST_CONTRAST = 4.5;
 
 const COLOURS = texts(
   [
-    ['paper', 'Ground'],
+    ['paper', 'Background'],
     ['ink', 'Text'],
-    ['accent', 'What can be pressed'],
+    ['accent', 'Links'],
   ] as const,
   '1',
 );

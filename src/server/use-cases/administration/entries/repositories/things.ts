@@ -96,7 +96,7 @@ export const serviceRepository: EntryRepository<'service'> = {
         DATES_WITH_SERVICE,
         (n) => t`${countText(n, 'date', 'dates')} to come ${n === 1 ? t`keeps` : t`keep`} it.`,
       ],
-      [TEMPLATES_FOR_SERVICE, (n) => t`${countText(n, 'recipe is', 'recipes are')} about it.`],
+      [TEMPLATES_FOR_SERVICE, (n) => t`${countText(n, 'template is', 'templates are')} about it.`],
     ),
   remove: async (tx, id) => {
     await tx.table(Question).remove({ owner_kind: 'service', owner_id: id });
