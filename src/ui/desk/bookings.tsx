@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { isOpen, type BookingLine, type BookingsView } from '@/contracts/decisions/bookings';
 import Link from '@/ui/kit/link';
 import { Mark } from '@/ui/kit/mark';
-import type { Column } from '@/ui/kit/table/columns';
+import type { Column } from '@/ui/kit/table/order';
 import { Table } from '@/ui/kit/table/table';
 import { usePicking, type PickBox } from '@/ui/hooks/use-picking';
 import { STATE_WORDS } from '@/contracts/words/states';

@@ -7,7 +7,7 @@ import { NEARNESS_WORDS } from '@/contracts/words/desk';
 import { usePicking, type PickBox } from '@/ui/hooks/use-picking';
 import Link from '@/ui/kit/link';
 import { Mark } from '@/ui/kit/mark';
-import type { Column } from '@/ui/kit/table/columns';
+import type { Column } from '@/ui/kit/table/order';
 import { Table } from '@/ui/kit/table/table';
 import type { DeskFilter } from './desk-filter';
 import { HandledBy } from './handled-by';

@@ -1,7 +1,7 @@
 'use client';
 import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
-import type { Column } from '../table/columns';
+import type { Column } from '../table/order';
 import { Table } from '../table/table';
 import { Shown } from './shown';
 

@@ -2,7 +2,8 @@
 import { useTable, type Header, type Row, type RowData } from '@tanstack/react-table';
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { useMemo, type ComponentProps, type KeyboardEvent, type RefObject } from 'react';
-import { defsOf, FEATURES, orderAfter, sortingOf, type Column } from './columns';
+import { defsOf, FEATURES } from './columns';
+import { orderAfter, sortingOf, type Column } from './order';
 import { useWindowRows } from './use-window-rows';
 
 interface TableProps<Line extends RowData, Order extends string> {

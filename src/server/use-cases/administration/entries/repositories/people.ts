@@ -78,7 +78,8 @@ export const teamRepository: EntryRepository<'team'> = {
       { id, now },
       [
         TEMPLATES_OF_TEAM,
-        (n) => t`${countText(n, 'template gives', 'templates give')} it work. Give that to another team first.`,
+        (n) =>
+          t`${countText(n, 'template gives', 'templates give')} it work. Give that to another team first.`,
       ],
       [
         SERVICES_OF_TEAM,
