@@ -99,7 +99,7 @@ export function FoundPlaces({ reply, ...asked }: FoundProps) {
       ))}
       <p className="py-1">
         {places.length
-          ? t`${countText(clear, 'place is', 'places are')} clear${places.length > clear ? t`, ${places.length - clear} not` : ''}. ${unfitText}`
+          ? t`${countText(clear, 'space is', 'spaces are')} clear${places.length > clear ? t`, ${places.length - clear} not` : ''}. ${unfitText}`
           : t`${unfitText} Change what they are short of, or ask the office.`}
       </p>
       {places.length > 0 && (

@@ -94,7 +94,7 @@ export default async function PlacesPage({ searchParams }: { searchParams: Promi
         <h1 className="text-3xl">{t`Find a space`}</h1>
         <Link href="/spaces/earliest">{t`Space and time still open? Find the earliest moments`}</Link>
       </div>
-      <div className="grid grid-cols-[minmax(0,1fr)] gap-5 lg:grid-cols-[20rem_minmax(0,1fr)]">
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-5 lg:grid-cols-[25rem_minmax(0,1fr)]">
         <div>
           {!isAsked && (
             <KnownPlace
