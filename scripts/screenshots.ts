@@ -41,7 +41,7 @@ const SHOTS: readonly Shot[] = [
   { name: 'decide-series', path: '/desk', as: 'manager', click: '::-p-text(Summer strings, Thursdays)' },
   { name: 'bookings', path: '/desk/bookings?made=single&from=2027-04-13', as: 'manager' },
   { name: 'my-request', path: '/requests', as: 'requester', click: '::-p-text(Ferns from spores)' },
-  { name: 'notices', path: '/whats-on/all/week' },
+  { name: 'notices', path: '/whats-on/_all/week' },
   { name: 'closure', path: '/administration/closure/new', as: 'manager' },
   { name: 'display', path: '/display/building/1' },
   { name: 'setups-phone', path: '/work-orders', as: 'crew', size: PHONE },

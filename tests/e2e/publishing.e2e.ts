@@ -84,7 +84,7 @@ const saidOf = async (path: string, title: string) =>
 
 /** Everywhere a public event in the council room is read of, with the day it is on. */
 const placesOf = (day: string) => ({
-  page: `/whats-on/all/day/${day}`,
+  page: `/whats-on/_all/day/${day}`,
   calendar: `/whats-on/workshops/day/${day}`,
   space: '/feeds/space/CR/feed.ics',
   host: '/feeds/host/1/feed.ics',
@@ -148,7 +148,7 @@ describe('approved, it is read everywhere; cancelled, it is marked or gone', () 
     'made private it is nowhere, and its address says no more than that nothing is there',
     async (told) => {
       const { version } = await view(told.reference);
-      const address = (await textAt('/whats-on/all/day/2029-02-13')).match(
+      const address = (await textAt('/whats-on/_all/day/2029-02-13')).match(
         /\/events\/[0-9a-f]{12}-lichen[a-z-]*/,
       )![0];
       const body = {
@@ -204,7 +204,7 @@ describe('what is private is nowhere readers look', () => {
       `/calendar?view=day&day=${day}`,
       '/spaces/CR',
       '/whats-on?q=supper',
-      `/whats-on/all/month/${day}?q=supper`,
+      `/whats-on/_all/month/${day}?q=supper`,
       `/api/dates?from=${day}&days=1&q=supper`,
       `/api/places/day?spaces=7&day=${day}`,
       '/display/space/CR',
@@ -329,13 +329,13 @@ test('the office sees how a notice will read, holds it back, takes up a wish; wh
   await press(page, 'Save what readers see');
   await says(page, 'edited its notice');
   await step(reference, { action: 'approve' });
-  expect(await textAt('/whats-on/all/day/2029-02-27')).not.toContain(title);
+  expect(await textAt('/whats-on/_all/day/2029-02-27')).not.toContain(title);
   await reload(page);
   await press(page, 'What readers see', 'DisclosureTriangle');
   await press(page, 'Held back for now', 'checkbox');
   await press(page, 'Save what readers see');
   await says(page, 'It is not held back any more');
-  const html = await textAt('/whats-on/all/day/2029-02-27');
+  const html = await textAt('/whats-on/_all/day/2029-02-27');
   expect(html).toContain(title);
   expect(html).toContain('wax and paper');
   expect(await saidOf('/feeds/calendar/by-the-lake/feed.ics', title)).toEqual(['CONFIRMED']);

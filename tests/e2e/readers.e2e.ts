@@ -28,7 +28,7 @@ describe('without any script', () => {
     await page.click('input[name="c"][value="talks"]');
     await page.type('input[name="q"]', 'choir');
     await Promise.all([page.waitForNavigation(), page.click('form button[type="submit"]')]);
-    expect(page.url()).toMatch(/\/whats-on\/all\/month\/2027-04-13\?c=.*&q=choir$/);
+    expect(page.url()).toMatch(/\/whats-on\/_all\/month\/2027-04-13\?c=.*&q=choir$/);
     const text = await textOf(page);
     expect(text).toContain('April 2027');
     expect(text).toContain('Choir under glass');
@@ -42,8 +42,8 @@ describe('without any script', () => {
 
   test('a day, a week, a calendar by itself, a frame and a display can be read', async () => {
     for (const [path, wanted] of [
-      ['/whats-on/all/day/2027-04-13', 'Compost, a comedy'],
-      ['/whats-on/all/week/2027-04-13', 'Choir under glass'],
+      ['/whats-on/_all/day/2027-04-13', 'Compost, a comedy'],
+      ['/whats-on/_all/week/2027-04-13', 'Choir under glass'],
       ['/whats-on/music', 'Choir under glass'],
       ['/embed/music', 'Choir under glass'],
       ['/display/building/1', 'Quince Hall'],

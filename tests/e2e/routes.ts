@@ -52,7 +52,7 @@ export const POLICY: Readonly<Record<string, readonly Entry[]>> = {
     { statuses: [404, 404, 404, 200], path: '/feeds/calendar/halls-for-neighbours/feed.ics' },
   ],
   '/whats-on/[slug]/[view]': [{ statuses: OPEN, path: '/whats-on/talks/month' }],
-  '/whats-on/[slug]/[view]/[day]': [{ statuses: OPEN, path: '/whats-on/all/week/2027-05-03' }],
+  '/whats-on/[slug]/[view]/[day]': [{ statuses: OPEN, path: '/whats-on/_all/week/2027-05-03' }],
   '/whats-on/[slug]/embed': [{ statuses: OPEN, path: '/whats-on/talks/embed' }],
   '/whats-on/follow': [{ statuses: OPEN }],
   '/whats-on/kept': [{ statuses: [307, 403, 403, 200] }],

@@ -76,7 +76,7 @@ test('a reader without an account keeps theirs in the browser; the switch of the
   await choose(page, 'Clock', '2:30 pm');
   await press(page, 'Save these preferences');
   await says(page, 'Done: your preferences are saved.');
-  await open(page, '/whats-on/all/week');
+  await open(page, '/whats-on/_all/week');
   expect(await page.$eval('html', ({ dataset }) => dataset.theme)).toBe('dark');
   expect(await textOf(page)).toMatch(/\d (am|pm)/);
 });

@@ -68,7 +68,7 @@ export const VIEWS: readonly View[] = [
   { name: 'places asked wrongly', path: '/spaces?people=0&day=x&from=14:00&to=16:00' },
   { name: 'notices', path: '/whats-on' },
   { name: 'notices, choosing what is shown', path: '/whats-on#choose' },
-  { name: 'week of notices', path: '/whats-on/all/week', as: 'requester' },
+  { name: 'week of notices', path: '/whats-on/_all/week', as: 'requester' },
   { name: 'month of notices', path: '/whats-on/music/month' },
   { name: 'day of notices with nothing on it', path: '/whats-on/talks/day/2027-04-25' },
   { name: 'notices asked for wrongly', path: '/whats-on?view=x' },

@@ -27,7 +27,7 @@ export const CALENDAR_HUES = [
  * Addresses below `/whats-on` that are pages of their own. A calendar whose name gives one of them has a number behind
  * it, from 2.
  */
-export const RESERVED_SLUGS: readonly string[] = ['all', 'follow', 'kept', 'ledger', 'new'];
+export const RESERVED_SLUGS: readonly string[] = ['follow', 'kept', 'ledger', 'new'];
 
 const several = <Id extends number>(what: string) =>
   z

@@ -3,7 +3,8 @@ import type { NoticeDate, NoticesQuery } from '@/contracts/publishing/notices';
 
 /** Where all calendars stand together; in a view of its own it takes the place of one calendar's address. */
 export const TOGETHER = '/whats-on';
-export const TOGETHER_SLUG = 'all';
+/** No calendar can have this address: slugs are letters, digits and hyphens. */
+export const TOGETHER_SLUG = '_all';
 
 /**
  * The address of what readers look at: calendar, view and day are its path, what narrows it is its query. What is as it is
