@@ -210,7 +210,7 @@ test('the session lapses in the middle: one is told, signs in, and sends what wa
   const other = await page.browserContext().newPage();
   await open(other, '/sign-in');
   await signInHere(other, 'isolde.marsh@quillmere.example');
-  await other.waitForFunction(() => document.body.innerText.includes('Sign out'));
+  await says(other, 'Sign out');
   await other.close();
   await press(page, 'Send the request');
   await referenceOn(page);

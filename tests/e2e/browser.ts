@@ -38,6 +38,8 @@ export async function newPage(browser: Browser, size = { width: 1280, height: 80
 export const awake = (page: Page) =>
   page.waitForFunction(
     () =>
+      // What is streamed behind its head is not there yet.
+      !document.querySelector('template[id^="B:"]') &&
       [...document.querySelectorAll('main :is(button, select, input, textarea)')].every((node) =>
         Object.keys(node).some((key) => key.startsWith('__reactProps')),
       ),

@@ -246,7 +246,7 @@ async function visit(page: Page, view: View): Promise<void> {
     await atRest(page);
   }
   for (const each of view.press ?? []) {
-    await page.waitForSelector(each);
+    await page.waitForSelector(each, { visible: true });
     await page.click(each);
     await atRest(page);
   }
