@@ -75,6 +75,20 @@ test('a message of which the answer was lost is there once, however often it is 
   expect((await view(reference)).messages.map(({ text }) => text)).toEqual(['Bring the ledger, please.']);
 });
 
+test('what is written on before it is tried again goes out as it stands then', async () => {
+  const reference = await asked({ title: 'Lichen ledger', day: '2028-11-10' });
+  const desk = await show(browser, `/desk/${reference}`, 'manager');
+  await desk.type(MESSAGE, 'Bring the ledger');
+  await desk.setOfflineMode(true);
+  await press(desk, 'Send');
+  await says(desk, NOT_SAVED);
+  await desk.type(MESSAGE, ', and a lens.');
+  await desk.setOfflineMode(false);
+  await press(desk, 'Try again');
+  await holds(desk, MESSAGE, '');
+  expect((await view(reference)).messages.map(({ text }) => text)).toEqual(['Bring the ledger, and a lens.']);
+});
+
 test('decided by somebody else meanwhile, the press that goes through late is refused with what has happened', async () => {
   const reference = await asked({ title: 'Sedge cutting', day: '2028-11-09' });
   const desk = await show(browser, `/desk/${reference}`, 'manager');

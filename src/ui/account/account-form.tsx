@@ -35,7 +35,7 @@ export function AccountForm<Input extends FieldValues>({
   verb,
   done,
 }: AccountFormProps<Input>) {
-  const { error, faultOf: refusedFor, run } = useSend();
+  const { error, faultOf: refusedFor, run } = useSend({ again: () => submit() });
   const { register, handleSubmit, formState, reset } = useForm<Input, unknown, Input>({
     resolver: zodResolver(schema),
     defaultValues: Object.fromEntries(fields.map(({ name }) => [name, ''])) as DefaultValues<Input>,

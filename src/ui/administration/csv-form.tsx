@@ -80,7 +80,7 @@ function useTable(kind: CsvKind) {
   const refresh = useRefresh();
   const [text, setText] = useState('');
   const [looked, setLooked] = useState<CsvDone | null>(null);
-  const { error, setError, isSending, run } = useSend();
+  const { error, setError, isSending, run } = useSend({ again: null });
   const change = (value: string) => {
     setText(value);
     setLooked(null);

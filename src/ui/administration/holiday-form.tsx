@@ -69,7 +69,7 @@ function useHolidays(places: HolidayFormProps['places'], year: number, lines: Ho
     lines.filter(({ isPublic, isShut }) => isPublic && !isShut).map(({ key }) => key),
   );
   const [pending, setPending] = useState<{ verb: string; done: EntryDone } | null>(null);
-  const { error, isSending, run } = useSend();
+  const { error, isSending, run } = useSend({ again: null });
   const look = (of: readonly (string | number)[], when: number) =>
     router.push(`/administration/holidays?of=${of.join('.')}&year=${when}`, { scroll: false });
   const shut = (preview: boolean, as: 'closures' | 'notes' = 'closures') =>

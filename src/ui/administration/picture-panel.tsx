@@ -27,7 +27,7 @@ export function PicturePanel({ of, id, picture }: PicturePanelProps) {
   const [file, setFile] = useState<File | null>(null);
   const [about, setAbout] = useState('');
   const [said, setSaid] = useState('');
-  const { error, isSending: isBusy, faultOf, run: sendIt } = useSend();
+  const { error, isSending: isBusy, faultOf, run: sendIt } = useSend({ again: null });
   const run = (work: () => Promise<Sent<{ summary: string }>>) =>
     sendIt(work, (reply) => {
       setSaid(reply.ok ? reply.value.summary : '');

@@ -24,7 +24,7 @@ export function useEntry(kind: EntryKind, id: number | null, rowVersion: number)
   const router = useRouter();
   const refresh = useRefresh();
   const [pending, setPending] = useState<Pending | null>(null);
-  const { error, isSending, run: sendIt } = useSend();
+  const { error, isSending, run: sendIt } = useSend({ again: null });
 
   const finish = (reply: Sent<EntryDone>) => {
     // What was looked at stays where no answer came, to be meant once more.

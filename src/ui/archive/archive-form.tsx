@@ -54,7 +54,7 @@ export function ArchiveForm({ path, site, now }: ArchiveFormProps) {
   const id = useId();
   const [arrived, setArrived] = useState<ArrivedOffice | null>(null);
   const [name, setName] = useState('');
-  const { error, setError, isSending: isBusy, run } = useSend();
+  const { error, setError, isSending: isBusy, faultOf, run } = useSend({ again: null });
   const take = (file: File) => {
     setError(null);
     setArrived(null);
@@ -98,10 +98,7 @@ export function ArchiveForm({ path, site, now }: ArchiveFormProps) {
           <p>{t`Taken out ${arrived.madeText}. It is whole: everything that always holds holds in it.`}</p>
           <Compared arrived={arrived} now={now} />
           {site && (
-            <Field
-              label={t`What is replaced: type “${site}”`}
-              fault={error?.fields.find((fault) => fault.path === 'name')?.message}
-            >
+            <Field label={t`What is replaced: type “${site}”`} fault={faultOf('name')}>
               {(ids) => (
                 <TextField
                   {...ids}

@@ -9,9 +9,6 @@ import type { AskChoices } from '@/contracts/requests/ask-choices';
 import { answerFaults, type Question } from '@/contracts/forms/questions';
 import { faultsOfIssues, type ErrorReply, type FieldFault } from '@/contracts/base/refusal';
 import type { Side } from '@/core/checks/rules/rule';
-import { bandsOf, type Band } from '@/core/occupancy/bands';
-import { parseLocalDateTime } from '@/core/time/local-time';
-import { toEpochMinute } from '@/core/time/zone';
 import { useOffice } from '@/ui/hooks/office';
 import { FilePicker } from '@/ui/files/file-picker';
 import { useFiles } from '@/ui/files/use-files';
@@ -19,10 +16,11 @@ import { send } from '@/ui/hooks/send';
 import { useSend } from '@/ui/hooks/use-send';
 import { Combobox } from '@/ui/kit/combobox';
 import { RefusalNote } from '@/ui/kit/refusal-note';
+import { bandsIn } from './bands';
 import { askHref, type Picked } from './ask-address';
 import { dropDraft, emptyForm, loadDraft, saveDraft, type AskForm } from './draft';
 import { FormSection } from './fields';
-import { fieldOf, hasOwnTime, isOverDays, timesOf, toBody, toCheckBody } from './form-body';
+import { fieldOf, isOverDays, toBody, toCheckBody } from './form-body';
 import { formFrom, type AsAsked } from './from-request';
 import { NeedsSection } from './needs-section';
 import { QuickField } from './quick-field';
@@ -55,23 +53,6 @@ const byField = (faults: readonly FieldFault[]): Record<string, string> =>
   Object.fromEntries([...faults].reverse().map(({ path, message }) => [fieldOf(path), message]));
 
 const samePick = (a: Picked | null, b: Picked | null): boolean => JSON.stringify(a) === JSON.stringify(b);
-
-/** Bands of the first date as far as the fields can be read. */
-function firstBands(form: AskForm, tzid: string): Band[] {
-  const times = timesOf(form);
-  const [start, end] = [parseLocalDateTime(times.startsAt), parseLocalDateTime(times.endsAt)];
-  if (form.kind === 'notice' || !start || !end || end <= start) return [];
-  const space = form.kind === 'space' ? form.spaces[0] : undefined;
-  const [before, after] = hasOwnTime(form) ? [form.accessMin, form.exitMin] : [0, 0];
-  const minutes = [before, after, space?.setupMin ?? 0, space?.strikeMin ?? 0].map(Number);
-  if (minutes.some((value) => !Number.isSafeInteger(value) || value < 0 || value > 1440)) return [];
-  const [accessMin, exitMin, setupMin, strikeMin] = minutes as [number, number, number, number];
-  const event = {
-    start: toEpochMinute(start, tzid, 'offset-before'),
-    end: toEpochMinute(end, tzid, 'offset-before'),
-  };
-  return event.start < event.end ? bandsOf(event, { accessMin, exitMin, setupMin, strikeMin }) : [];
-}
 
 type Handle = ReturnType<typeof useForm<AskForm>>;
 
@@ -158,7 +139,7 @@ function useSending(
 ) {
   const router = useRouter();
   const { tzid } = useOffice();
-  const { error, setError, isSending, run } = useSend();
+  const { error, setError, isSending, run } = useSend({ again: () => submit() });
   const [isPreparing, setPreparing] = useState(false);
   useEffect(() => {
     // After the marks are drawn, however long that takes.
@@ -298,7 +279,7 @@ export function AskFormPage({ choices, picked, from, isSignedIn, side }: AskForm
         <VerdictDetails
           state={verdict.state}
           body={ofKnownDates(toCheckBody(values, tzid, choices), verdict.dates)}
-          bands={firstBands(values, tzid)}
+          bands={bandsIn(values, tzid)}
           tzid={tzid}
           {...parts}
         />

@@ -1,36 +1,29 @@
 import { t } from '@/contracts/language/translate';
 import { hoursText } from '@/contracts/words/rule';
 import { lengthText } from '@/contracts/words/when';
-import { addWallMinutes, parseLocalDateTime } from '@/core/time/local-time';
+import { toLocal } from '@/core/time/zone';
+import { useOffice } from '@/ui/hooks/office';
 import { Disclosure } from '@/ui/kit/disclosure';
 import { Field } from '@/ui/kit/field';
 import { NumberField } from '@/ui/kit/fields';
 import { useWatch } from 'react-hook-form';
-import { timesOf } from './form-body';
+import { bandsIn, minutesIn } from './bands';
 import type { AskForm } from './draft';
 import type { PartProps } from './part-props';
 
-/** Whole minutes from 0; null while the field says none. */
-const minutesIn = (text: string | undefined): number | null =>
-  /^\d{1,4}$/.test(text ?? '') ? Number(text) : null;
-
 /** What the crew's time amounts to: `The crew needs 45 min before and 30 min after: Quince Hall is taken 16:45–21:00.` */
-function crewSentence(form: AskForm, index: number, name: string): string {
-  const { setupMin, strikeMin } = form.spaces[index] ?? {};
-  const [setup, strike] = [minutesIn(setupMin), minutesIn(strikeMin)];
-  const [before, after] = [minutesIn(form.accessMin), minutesIn(form.exitMin)];
-  if (setup === null || strike === null) return t`What the crew needs before and after`;
+function crewSentence(form: AskForm, tzid: string, index: number, name: string): string {
+  const minutes = minutesIn(form, index);
+  if (!minutes) return t`What the crew needs before and after`;
+  const { setupMin, strikeMin } = minutes;
   const needs =
-    setup + strike === 0
+    setupMin + strikeMin === 0
       ? t`The crew needs no time before or after`
-      : t`The crew needs ${lengthText(setup)} before and ${lengthText(strike)} after`;
-  const times = timesOf(form);
-  const [start, end] = [parseLocalDateTime(times.startsAt), parseLocalDateTime(times.endsAt)];
-  if (!start || !end || form.allDay || before === null || after === null) return `${needs}.`;
-  const taken = hoursText({
-    start: addWallMinutes(start, -setup - before),
-    end: addWallMinutes(end, after + strike),
-  });
+      : t`The crew needs ${lengthText(setupMin)} before and ${lengthText(strikeMin)} after`;
+  const [first, ...others] = bandsIn(form, tzid, index);
+  if (!first || form.allDay) return `${needs}.`;
+  const last = others[others.length - 1] ?? first;
+  const taken = hoursText({ start: toLocal(first.start, tzid), end: toLocal(last.end, tzid) });
   return t`${needs}: ${name} is taken ${taken}.`;
 }
 
@@ -42,13 +35,14 @@ interface CrewTimeProps extends Pick<PartProps, 'form' | 'faults'> {
 /** Setting up and clearing away: usual for the layout, said as what it amounts to, and changed by who knows better. */
 export function CrewTime({ form, faults, index, name }: CrewTimeProps) {
   const values = useWatch({ control: form.control }) as AskForm;
+  const { tzid } = useOffice();
   const fault = (field: string) => faults[`spaces.${index}.${field}`];
   const isWrong = Boolean(fault('setupMin') ?? fault('strikeMin'));
   return (
     <Disclosure
       className="self-end sm:col-span-6"
       open={isWrong || undefined}
-      summary={<span className="font-normal">{crewSentence(values, index, name)}</span>}
+      summary={<span className="font-normal">{crewSentence(values, tzid, index, name)}</span>}
     >
       <div className="mt-1 grid gap-3 border-l-2 border-rule pl-3 sm:grid-cols-2">
         <Field

@@ -27,6 +27,7 @@ import {
 import { toEpochMinute } from '@/core/time/zone';
 import { askHref } from '@/ui/ask/ask-address';
 import { sendOnce } from '@/ui/hooks/send-once';
+import { faultIn } from '@/ui/hooks/send';
 import { useSend } from '@/ui/hooks/use-send';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 import { VerdictStamp } from '@/ui/kit/verdict-stamp';
@@ -172,7 +173,7 @@ function useShortRequest({ pick, board, choices, onSent }: PickDetailsProps) {
     hostId: String(choices.hosts[0]?.id ?? ''),
     publish: null,
   }));
-  const { error, isSending, run } = useSend();
+  const { error, isSending, run } = useSend({ again: () => submit() });
   const [sent, setSent] = useState<AskReply | null>(null);
   const content = contentOf(pick, Number(form.people) || 1, Number(form.quantity) || 1, board, choices);
 
@@ -203,9 +204,6 @@ function useShortRequest({ pick, board, choices, onSent }: PickDetailsProps) {
   return { form, setForm, error, sent, isSending, content, submit };
 }
 
-const fieldFault = (error: ErrorReply['error'] | null, path: string): string | undefined =>
-  error?.fields.find((field) => field.path === path)?.message;
-
 function ShortFields({
   form,
   setForm,
@@ -230,12 +228,10 @@ function ShortFields({
         required
         maxLength={MOST_CHARACTERS.title}
         value={form[name]}
-        aria-invalid={fieldFault(error, name) !== undefined}
+        aria-invalid={faultIn(error, name) !== undefined}
         onChange={({ target }) => setForm({ ...form, [name]: target.value })}
       />
-      {fieldFault(error, name) && (
-        <span className="block text-note text-clash">{fieldFault(error, name)}</span>
-      )}
+      {faultIn(error, name) && <span className="block text-note text-clash">{faultIn(error, name)}</span>}
     </label>
   );
   const select = (

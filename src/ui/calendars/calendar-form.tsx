@@ -4,7 +4,7 @@ import { Checkbox, Radio, TextField } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
-import { useState, type SyntheticEvent } from 'react';
+import { useState } from 'react';
 import {
   CALENDAR_HUES,
   type CalendarChoices,
@@ -275,17 +275,16 @@ export function CalendarForm({ stored, start, choices }: CalendarFormProps) {
   const router = useRouter();
   const [fields, setFields] = useState(() => (stored ? fieldsOf(stored) : newFields(start)));
   const [isMarkOwn, setMarkOwn] = useState(stored !== null);
-  const { error, isSending, faultOf, run } = useSend();
+  const { error, isSending, faultOf, run } = useSend({ again: () => save() });
   const set = (part: Partial<CalendarFields>) =>
     setFields((now) => {
       // Until somebody types a mark it follows from the name.
       const letters = (part.name ?? '').replace(/[^\p{L}]/gu, '').slice(0, 2);
       return { ...now, ...part, ...(part.name !== undefined && !isMarkOwn && { mark: letters }) };
     });
-  const submit = (event: SyntheticEvent) => {
-    event.preventDefault();
+  const save = () => {
     const body = { ...bodyOf(fields), id: stored?.id ?? null, rowVersion: stored?.rowVersion ?? 0 };
-    void run<{ id: number }>(
+    return run<{ id: number }>(
       () => sendOnce('/api/calendars', body),
       (reply) => {
         if (!reply.ok) return;
@@ -304,7 +303,13 @@ export function CalendarForm({ stored, start, choices }: CalendarFormProps) {
     },
   };
   return (
-    <Form onSubmit={submit} className="grid items-start gap-6 lg:grid-cols-[minmax(0,1fr)_22rem]">
+    <Form
+      onSubmit={(event) => {
+        event.preventDefault();
+        void save();
+      }}
+      className="grid items-start gap-6 lg:grid-cols-[minmax(0,1fr)_22rem]"
+    >
       <div className="grid max-w-3xl gap-6">
         <NamePart {...part} />
         <FilterPart {...part} />

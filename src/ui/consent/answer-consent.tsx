@@ -29,7 +29,7 @@ function useAnswer({ reference, dates }: ConsentRequest) {
   const picked = order.filter((claim) => ids.has(claim));
   const [reason, setReason] = useDraft(`consent ${reference}`, '');
   const [said, setSaid] = useState('');
-  const { error, isSending, run } = useSend();
+  const { error, isSending, run } = useSend({ again: null });
   const answer = (given: ConsentBody['answer']) =>
     run<{ summary: string }>(
       () => sendOnce('/api/consents', { answer: given, claims: picked, reason }),

@@ -5,7 +5,7 @@ import { Field } from '@/ui/kit/field';
 import { TextField } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { useSearchParams } from 'next/navigation';
-import { useState, type ChangeEvent } from 'react';
+import { useMemo, useState, type ChangeEvent } from 'react';
 import type { DeskLine, DeskView } from '@/contracts/decisions/desk';
 import type { SavedView } from '@/contracts/accounts/own';
 import { countText } from '@/contracts/words/when';
@@ -125,7 +125,7 @@ interface DeskProps {
 export function Desk({ view, kept }: DeskProps) {
   const [filter, setFilter] = useFilter();
   const [picked, setPicked] = useState<ReadonlySet<string>>(new Set());
-  const lines = narrowed(view.lines, filter);
+  const lines = useMemo(() => narrowed(view.lines, filter), [view.lines, filter]);
   const set = (part: Partial<DeskFilter>) => setFilter({ ...filter, ...part });
   const buildings = [...new Set(view.lines.flatMap((line) => line.buildings))].sort();
   return (

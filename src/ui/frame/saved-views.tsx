@@ -55,7 +55,7 @@ function SavedList({ views, here, onDrop }: SavedListProps) {
 function useSaved(screen: SavedScreen, here: string, first: readonly SavedView[]) {
   const [views, setViews] = useState(first);
   const [name, setName] = useState('');
-  const { error, isSending, run } = useSend();
+  const { error, isSending, run } = useSend({ again: null });
   const keep = () =>
     run<SavedView[]>(
       () => send('POST', '/api/own/views', { screen, name, address: here }),

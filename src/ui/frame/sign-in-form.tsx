@@ -23,7 +23,7 @@ async function sendPatiently(values: SignInInput) {
 }
 
 export function SignInForm({ next, refused }: { next: string; refused: ErrorReply['error'] | null }) {
-  const { error, run } = useSend();
+  const { error, run } = useSend({ again: () => submit() });
   const { register, handleSubmit, formState } = useForm<SignInInput>({ resolver: zodResolver(signInSchema) });
   const submit = handleSubmit(async (values) => {
     await run(

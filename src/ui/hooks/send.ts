@@ -4,6 +4,10 @@ import type { ErrorReply } from '@/contracts/base/refusal';
 /** Why something was not done, as it is shown; `retry` sends the very same once more. */
 export type ShownError = ErrorReply['error'] & { readonly retry?: () => void };
 
+/** What is wrong with a field by its path in what was sent; undefined where nothing is. */
+export const faultIn = (error: Pick<ShownError, 'fields'> | null, path: string): string | undefined =>
+  error?.fields.find((fault) => fault.path === path)?.message;
+
 /** The first wrong field says it itself, for forms that show no fault beside one. */
 export const saidByField = (error: ShownError | null): ShownError | null =>
   error && { ...error, message: error.fields[0]?.message ?? error.message };

@@ -1,7 +1,7 @@
 import { useMutation } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { networkPause } from './network-pause';
-import { isUnanswered, saidByField, type Sent, type ShownError } from './send';
+import { faultIn, isUnanswered, saidByField, type Sent, type ShownError } from './send';
 import { sendOnce } from './send-once';
 import { useRefresh } from './use-refresh';
 
@@ -76,7 +76,7 @@ export function useSubmit({ addressMoves = false, repeats = false }: SubmitOptio
     queue.current = turn;
     return turn;
   };
-  const faultOf = (field: string): string => error?.fields.find(({ path }) => path === field)?.message ?? '';
+  const faultOf = (field: string): string => faultIn(error, field) ?? '';
   return {
     submit,
     error: saidByField(error),

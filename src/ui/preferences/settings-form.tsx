@@ -203,7 +203,7 @@ export function SettingsForm({ settings, reminders: first, zones }: SettingsForm
   const [changes, setChanges] = useState<Partial<OwnSettings>>({});
   const draft = { ...settings, ...changes };
   const [reminders, setReminders] = useState(first);
-  const { error, isSending, faultOf, run } = useSend();
+  const { error, isSending, faultOf, run } = useSend({ again: () => save() });
   const set: Set = (change) => setChanges((now) => ({ ...now, ...change }));
   const save = () => {
     // The switch in the head of the page may have changed the theme since this was drawn.

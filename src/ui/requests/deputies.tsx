@@ -14,7 +14,7 @@ import { Form } from '@/ui/kit/form';
 export function Deputies({ first }: { first: readonly Deputy[] }) {
   const [deputies, setDeputies] = useState(first);
   const [email, setEmail] = useState('');
-  const { error, isSending, run } = useSend();
+  const { error, isSending, run } = useSend({ again: null });
   const set = (address: string, isDeputy: boolean) =>
     run<Deputy[]>(
       () => send('POST', '/api/own/deputies', { email: address, isDeputy }),

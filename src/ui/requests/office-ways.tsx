@@ -52,7 +52,7 @@ function MoveRival({ rival, way }: { rival: RivalAlternatives['rival']; way: Alt
 /** Hiring makes the line of stock; the date itself stays as it is. */
 function HireIn({ hire, reason }: { hire: HireIn; reason: string }) {
   const router = useRouter();
-  const { error, isSending, run: sendIt } = useSend();
+  const { error, isSending, run: sendIt } = useSend({ again: null });
   const run = () => {
     const { typeId, quantity, from, to } = hire;
     const line = { typeId, delta: quantity, from, to, reason: reason || t`hired in` };

@@ -80,7 +80,7 @@ export function Thread({ request, isOffice }: ThreadProps) {
     (files: FileLine[]) => setDraft({ ...draft, lines: files }),
     [draft, setDraft],
   );
-  const { error, isSending, run } = useSend();
+  const { error, isSending, run } = useSend({ again: () => write() });
   const files = useFiles(lines, setLines, true);
   const write = async () => {
     if (!(await files.settled())) return;

@@ -39,7 +39,7 @@ const BLANK: StartInput = {
 /** A new office in one form, or the demo to look round in. */
 export function StartForm({ zones }: { zones: readonly string[] }) {
   const router = useRouter();
-  const { error, faultOf: refusedFor, run } = useSend();
+  const { error, faultOf: refusedFor, run } = useSend({ again: () => submit() });
   const demo = useSend();
   const { register, control, handleSubmit, formState } = useForm<StartInput>({
     resolver: zodResolver(startSchema),

@@ -11,14 +11,13 @@ import { RefusalNote } from '@/ui/kit/refusal-note';
 import { Form } from '@/ui/kit/form';
 
 function ReturnForm({ line, onDone }: { line: StoreLine; onDone(): void }) {
-  const { submit, error, isSending } = useSubmit();
+  const { submit, error, isSending, faultOf } = useSubmit();
   const id = useId();
   const [counted, setCounted] = useState(
     String(line.returned?.counted ?? (line.quantity ?? 0) + line.movedDirectly),
   );
   const [damaged, setDamaged] = useState(String(line.returned?.damaged ?? 0));
   const [note, setNote] = useState(line.returned?.note ?? '');
-  const faultOf = (field: string) => error?.fields.find(({ path }) => path === field)?.message;
   const count = async (event: SyntheticEvent) => {
     event.preventDefault();
     const body = { typeId: line.typeId, counted: Number(counted), damaged: Number(damaged), note };

@@ -16,7 +16,7 @@ interface Preview {
 /** Looks what saving or retiring does, then does it. */
 export function useSaveTemplate(stored: StoredTemplate | null, onDone: (reply: TemplateReply) => void) {
   const [preview, setPreview] = useState<Preview | null>(null);
-  const { error, setError, isSending, run: sendIt } = useSend();
+  const { error, setError, isSending, run: sendIt } = useSend({ again: null });
   const run = (verb: Preview['verb'], command: Command) =>
     sendIt(
       () => command(true),

@@ -1,7 +1,7 @@
 'use client';
 import { useTable, type Header, type Row, type RowData } from '@tanstack/react-table';
 import { ArrowDown, ArrowUp } from 'lucide-react';
-import { useMemo, type ComponentProps, type KeyboardEvent, type RefObject } from 'react';
+import { type ComponentProps, type KeyboardEvent, type RefObject } from 'react';
 import { defsOf, FEATURES } from './columns';
 import { orderAfter, sortingOf, type Column } from './order';
 import { useWindowRows } from './use-window-rows';
@@ -114,7 +114,7 @@ export function Table<Line extends RowData, Order extends string = never>(props:
   const sorting = sortingOf(columns, order);
   const table = useTable({
     features: FEATURES,
-    columns: useMemo(() => defsOf(columns), [columns]),
+    columns: defsOf(columns),
     data: lines,
     getRowId: keyOf,
     manualSorting: true,
