@@ -36,7 +36,9 @@ export const MessagesShown = () => (
       </Disclosure>
     </Shown>
     <Shown name="Skeleton">
-      <Skeleton lines={3} />
+      <div className="w-96">
+        <Skeleton lines={3} />
+      </div>
     </Shown>
     <TableShown />
     <Shown name="EmptyState">

@@ -47,7 +47,7 @@ function Head<Line extends RowData, Order extends string>({
       ) : (
         <button
           type="button"
-          className="inline-flex items-center gap-1 font-semibold hover:underline"
+          className={`inline-flex items-center gap-1 font-semibold hover:underline ${column.isNumber ? 'flex-row-reverse' : ''}`}
           onClick={() => header.column.toggleSorting(column.isDown)}
         >
           {column.head}
