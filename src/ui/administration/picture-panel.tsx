@@ -20,6 +20,57 @@ interface PicturePanelProps {
   readonly picture: Picture | null;
 }
 
+interface PictureChoiceProps {
+  readonly fileId: string;
+  readonly picture: Picture | null;
+  readonly setFile: (file: File | null) => void;
+  readonly faultOf: (path: string) => string;
+}
+
+const PictureChoice = ({ fileId, picture, setFile, faultOf }: PictureChoiceProps) => (
+  <div>
+    <label htmlFor={fileId} className="font-semibold">
+      {picture ? t`Another picture` : t`A picture`}
+    </label>
+    <FileField
+      id={fileId}
+      accept="image/*"
+      key={picture?.href ?? 'none'}
+      onChange={({ target }) => setFile([...(target.files ?? [])][0] ?? null)}
+    />
+    <p className="text-note">
+      {faultOf('picture') ? (
+        <strong className="text-clash">{faultOf('picture')}</strong>
+      ) : (
+        <span className="text-soft">{t`JPEG, PNG, WebP or GIF, at most ${PICTURE_LIMIT_MB} MB. Where and when it was taken is left out.`}</span>
+      )}
+    </p>
+  </div>
+);
+
+interface AboutFieldProps {
+  readonly faultOf: (path: string) => string;
+  readonly about: string;
+  readonly setAbout: (about: string) => void;
+}
+
+const AboutField = ({ faultOf, about, setAbout }: AboutFieldProps) => (
+  <Field
+    label={t`What is seen on it`}
+    hint={t`Read out to those who do not see it.`}
+    fault={faultOf('about')}
+  >
+    {(ids) => (
+      <TextField
+        {...ids}
+        maxLength={MOST_CHARACTERS.pictureAbout}
+        value={about}
+        onChange={({ target }) => setAbout(target.value)}
+      />
+    )}
+  </Field>
+);
+
 /** The picture of a space or of equipment, with what is seen on it; put and taken away at once, beside the form. */
 export function PicturePanel({ of, id, picture }: PicturePanelProps) {
   const refresh = useRefresh();
@@ -52,40 +103,10 @@ export function PicturePanel({ of, id, picture }: PicturePanelProps) {
           </p>
         </>
       )}
-      <div>
-        <label htmlFor={fileId} className="font-semibold">
-          {picture ? t`Another picture` : t`A picture`}
-        </label>
-        <FileField
-          id={fileId}
-          accept="image/*"
-          key={picture?.href ?? 'none'}
-          onChange={({ target }) => setFile([...(target.files ?? [])][0] ?? null)}
-        />
-        <p className="text-note">
-          {faultOf('picture') ? (
-            <strong className="text-clash">{faultOf('picture')}</strong>
-          ) : (
-            <span className="text-soft">{t`JPEG, PNG, WebP or GIF, at most ${PICTURE_LIMIT_MB} MB. Where and when it was taken is left out.`}</span>
-          )}
-        </p>
-      </div>
+      <PictureChoice fileId={fileId} picture={picture} setFile={setFile} faultOf={faultOf} />
       {file && (
         <>
-          <Field
-            label={t`What is seen on it`}
-            hint={t`Read out to those who do not see it.`}
-            fault={faultOf('about')}
-          >
-            {(ids) => (
-              <TextField
-                {...ids}
-                maxLength={MOST_CHARACTERS.pictureAbout}
-                value={about}
-                onChange={({ target }) => setAbout(target.value)}
-              />
-            )}
-          </Field>
+          <AboutField faultOf={faultOf} about={about} setAbout={setAbout} />
           <p>
             <Button
               isMain

@@ -12,7 +12,7 @@ import type { Side } from '@/core/checks/rules/rule';
 import { useOffice } from '@/ui/hooks/office';
 import { FilePicker } from '@/ui/files/file-picker';
 import { useFiles } from '@/ui/files/use-files';
-import { send } from '@/ui/hooks/send';
+import { send, type ShownError } from '@/ui/hooks/send';
 import { useSend } from '@/ui/hooks/use-send';
 import { Combobox } from '@/ui/kit/combobox';
 import { RefusalNote } from '@/ui/kit/refusal-note';
@@ -198,13 +198,66 @@ const StartFromField = memo(function StartFromField({ choices }: { choices: AskC
   );
 });
 
-/** The request on one page, with the verdict beside it. Filling it in needs no account, sending does. */
-export function AskFormPage({ choices, picked, from, isSignedIn, side }: AskFormProps) {
-  const { tzid } = useOffice();
-  const initial = useMemo(
-    () => (from ? formFrom(from.asked, choices, tzid) : emptyForm(choices, picked)),
-    [from, choices, picked, tzid],
-  );
+interface WhereFromProps {
+  readonly from: StartFrom | null;
+  readonly isRestored: boolean;
+  readonly startAfresh: () => void;
+}
+
+/** What the form began with, where it was not empty. */
+const WhereFrom = ({ from, isRestored, startAfresh }: WhereFromProps) => (
+  <>
+    {from && (
+      <p className="mb-3 border-l-4 border-strong-rule bg-sunk px-3 py-2">{t`Everything but the dates is as in ${from.reference}. Say when.`}</p>
+    )}
+    {isRestored && (
+      <p className="mb-3 border-l-4 border-strong-rule bg-sunk px-3 py-2">
+        {t`What you typed before is still here. `}
+        <button type="button" className="underline" onClick={startAfresh}>{t`Start afresh`}</button>
+      </p>
+    )}
+  </>
+);
+
+interface AskFootProps {
+  readonly error: ShownError | null;
+  readonly isSignedIn: boolean;
+  readonly isSending: boolean;
+  readonly here: string;
+}
+
+const AskFoot = ({ error, isSignedIn, isSending, here }: AskFootProps) => (
+  <div className="grid gap-3 border-t border-rule py-4">
+    <RefusalNote error={error} />
+    {isSignedIn ? (
+      <Button isMain size="large" isSubmit className="justify-self-start" isBusy={isSending}>
+        {isSending ? t`Sending …` : t`Send the request`}
+      </Button>
+    ) : (
+      <p className="flex flex-wrap items-center gap-3">
+        <ButtonLink
+          isMain
+          size="large"
+          href={`/sign-in?next=${encodeURIComponent(here)}`}
+        >{t`Sign in to send it`}</ButtonLink>
+        <span className="text-soft">{t`All you typed is still here.`}</span>
+      </p>
+    )}
+  </div>
+);
+
+interface AskingParts {
+  readonly initial: AskForm;
+  readonly picked: Picked | null;
+  readonly from: StartFrom | null;
+  readonly isSignedIn: boolean;
+  readonly tzid: string;
+  readonly choices: AskChoices;
+  readonly side: Side;
+}
+
+/** The form with its draft, its files, its verdict and what is wrong with it. */
+function useAsking({ initial, picked, from, isSignedIn, tzid, choices, side }: AskingParts) {
   const form = useForm<AskForm>({ defaultValues: initial });
   const values = useWatch({ control: form.control }) as AskForm;
   const { key, isRestored, startAfresh } = useDraft(picked, initial, from !== null, form);
@@ -221,6 +274,43 @@ export function AskFormPage({ choices, picked, from, isSignedIn, side }: AskForm
     [error, verdict.faults, values],
   );
   const here = picked ? askHref(picked) : '/ask';
+  return {
+    form,
+    values,
+    isRestored,
+    startAfresh,
+    files,
+    verdict,
+    error,
+    isSending,
+    submit,
+    left,
+    faults,
+    here,
+  };
+}
+
+/** The request on one page, with the verdict beside it. Filling it in needs no account, sending does. */
+export function AskFormPage({ choices, picked, from, isSignedIn, side }: AskFormProps) {
+  const { tzid } = useOffice();
+  const initial = useMemo(
+    () => (from ? formFrom(from.asked, choices, tzid) : emptyForm(choices, picked)),
+    [from, choices, picked, tzid],
+  );
+  const {
+    form,
+    values,
+    isRestored,
+    startAfresh,
+    files,
+    verdict,
+    error,
+    isSending,
+    submit,
+    left,
+    faults,
+    here,
+  } = useAsking({ initial, picked, from, isSignedIn, tzid, choices, side });
   const parts = { form, choices, faults };
   return (
     <div className="grid gap-6 lg:grid-cols-[minmax(0,1fr)_23rem]">
@@ -235,15 +325,7 @@ export function AskFormPage({ choices, picked, from, isSignedIn, side }: AskForm
           <h1 className="text-3xl">{t`Request a space`}</h1>
           <StartFromField choices={choices} />
         </div>
-        {from && (
-          <p className="mb-3 border-l-4 border-strong-rule bg-sunk px-3 py-2">{t`Everything but the dates is as in ${from.reference}. Say when.`}</p>
-        )}
-        {isRestored && (
-          <p className="mb-3 border-l-4 border-strong-rule bg-sunk px-3 py-2">
-            {t`What you typed before is still here. `}
-            <button type="button" className="underline" onClick={startAfresh}>{t`Start afresh`}</button>
-          </p>
-        )}
+        <WhereFrom from={from} isRestored={isRestored} startAfresh={startAfresh} />
         <QuickField form={form} choices={choices} />
         <KindSection {...parts} />
         <WhatSection {...parts} />
@@ -257,23 +339,7 @@ export function AskFormPage({ choices, picked, from, isSignedIn, side }: AskForm
           </div>
         </FormSection>
         <VerdictLine state={verdict.state} />
-        <div className="grid gap-3 border-t border-rule py-4">
-          <RefusalNote error={error} />
-          {isSignedIn ? (
-            <Button isMain size="large" isSubmit className="justify-self-start" isBusy={isSending}>
-              {isSending ? t`Sending …` : t`Send the request`}
-            </Button>
-          ) : (
-            <p className="flex flex-wrap items-center gap-3">
-              <ButtonLink
-                isMain
-                size="large"
-                href={`/sign-in?next=${encodeURIComponent(here)}`}
-              >{t`Sign in to send it`}</ButtonLink>
-              <span className="text-soft">{t`All you typed is still here.`}</span>
-            </p>
-          )}
-        </div>
+        <AskFoot error={error} isSignedIn={isSignedIn} isSending={isSending} here={here} />
       </Form>
       <div>
         <VerdictDetails

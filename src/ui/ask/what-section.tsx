@@ -6,13 +6,20 @@ import { fieldsAskedIn, PlainFields } from './plain-fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t, texts } from '@/contracts/language/translate';
 import { memo } from 'react';
-import { useWatch } from 'react-hook-form';
+import {
+  useWatch,
+  type UseFormGetValues,
+  type UseFormRegister,
+  type UseFormReturn,
+  type UseFormSetValue,
+} from 'react-hook-form';
 import { Combobox, type Option } from '@/ui/kit/combobox';
 import type { RequestKind } from '@/contracts/requests/ask-details';
 import type { AskForm } from './draft';
 import { Field } from '@/ui/kit/field';
 import { FormSection } from './fields';
 import type { PartProps } from './part-props';
+import type { AskChoices } from '@/contracts/requests/ask-choices';
 
 const KINDS: readonly { kind: RequestKind; text: string; hint: string }[] = texts(
   [
@@ -99,6 +106,105 @@ const hasNone = (form: AskForm): boolean =>
   !form.onBehalfOf &&
   fieldsAskedIn('what').every((name) => !form[name]);
 
+interface FurtherWhatProps {
+  readonly getValues: UseFormGetValues<AskForm>;
+  readonly form: UseFormReturn<AskForm>;
+  readonly faults: Readonly<Record<string, string>>;
+  readonly hosts: { hint?: string | undefined; value: string; text: string }[];
+  readonly hostId: string;
+  readonly categories: { value: string; text: string; hint: string }[];
+  readonly categoryId: string;
+  readonly choices: AskChoices;
+  readonly onBehalfOf: string;
+  readonly setValue: UseFormSetValue<AskForm>;
+}
+
+interface OnBehalfOfProps {
+  readonly faults: Readonly<Record<string, string>>;
+  readonly choices: AskChoices;
+  readonly onBehalfOf: string;
+  readonly setValue: UseFormSetValue<AskForm>;
+}
+
+const OnBehalfOf = ({ faults, choices, onBehalfOf, setValue }: OnBehalfOfProps) => (
+  <Field
+    label={t`Asked for someone else`}
+    hint={t`It becomes their request; you see it too.`}
+    fault={faults.onBehalfOf}
+    className="sm:col-span-3"
+  >
+    <Combobox
+      options={[
+        { value: '', text: t`for myself` },
+        ...choices.askFor.map(({ id, name }) => ({ value: String(id), text: name })),
+      ]}
+      value={onBehalfOf}
+      onChange={(value) => setValue('onBehalfOf', value, { shouldDirty: true })}
+    />
+  </Field>
+);
+
+/** What few need: a second line, further hosts, for whom it is asked. */
+const FurtherWhat = ({
+  getValues,
+  form,
+  faults,
+  hosts,
+  hostId,
+  categories,
+  categoryId,
+  choices,
+  onBehalfOf,
+  setValue,
+}: FurtherWhatProps) => (
+  <Disclosure
+    summary={t`Second line, more hosts, contact on the day`}
+    className="sm:col-span-6"
+    open={!hasNone(getValues()) || undefined}
+  >
+    <div className="mt-3 grid gap-4 sm:grid-cols-6">
+      <PlainFields form={form} faults={faults} section="what" />
+      <More
+        form={form}
+        name="jointHostIds"
+        label={t`Further hosts`}
+        options={hosts.filter(({ value }) => value !== hostId)}
+        fault={faults.jointHostIds}
+      />
+      <More
+        form={form}
+        name="moreCategoryIds"
+        label={t`More categories`}
+        options={categories.filter(({ value }) => value !== categoryId)}
+        fault={faults.moreCategoryIds}
+      />
+      {choices.askFor.length > 0 && (
+        <OnBehalfOf faults={faults} choices={choices} onBehalfOf={onBehalfOf} setValue={setValue} />
+      )}
+    </div>
+  </Disclosure>
+);
+
+interface CategoryFieldProps {
+  readonly category: AskChoices['categories'][number] | undefined;
+  readonly faults: Readonly<Record<string, string>>;
+  readonly register: UseFormRegister<AskForm>;
+  readonly choices: AskChoices;
+}
+
+const CategoryField = ({ category, faults, register, choices }: CategoryFieldProps) => (
+  <Field label={t`Category`} hint={category?.about} fault={faults.categoryId} className="sm:col-span-2">
+    <Select {...register('categoryId')}>
+      <option value="">{t`Choose …`}</option>
+      {choices.categories.map(({ id, name, mark, about }) => (
+        <option key={id} value={id}>
+          {mark} · {name}: {about}
+        </option>
+      ))}
+    </Select>
+  </Field>
+);
+
 export const WhatSection = memo(function WhatSection({ form, choices, faults }: PartProps) {
   const { register, control, getValues, setValue } = form;
   const [categoryId, hostId, onBehalfOf] = useWatch({
@@ -129,16 +235,7 @@ export const WhatSection = memo(function WhatSection({ form, choices, faults }: 
           onChange={(value) => setValue('hostId', value, { shouldDirty: true })}
         />
       </Field>
-      <Field label={t`Category`} hint={category?.about} fault={faults.categoryId} className="sm:col-span-2">
-        <Select {...register('categoryId')}>
-          <option value="">{t`Choose …`}</option>
-          {choices.categories.map(({ id, name, mark, about }) => (
-            <option key={id} value={id}>
-              {mark} · {name}: {about}
-            </option>
-          ))}
-        </Select>
-      </Field>
+      <CategoryField category={category} faults={faults} register={register} choices={choices} />
       <Field label={t`People expected`} fault={faults.people} className="sm:col-span-2">
         <NumberField inputMode="numeric" step={1} {...register('people')} />
       </Field>
@@ -154,46 +251,18 @@ export const WhatSection = memo(function WhatSection({ form, choices, faults }: 
           fault={faults[`answers._${id}`]}
         />
       ))}
-      <Disclosure
-        summary={t`Second line, more hosts, contact on the day`}
-        className="sm:col-span-6"
-        open={!hasNone(getValues()) || undefined}
-      >
-        <div className="mt-3 grid gap-4 sm:grid-cols-6">
-          <PlainFields form={form} faults={faults} section="what" />
-          <More
-            form={form}
-            name="jointHostIds"
-            label={t`Further hosts`}
-            options={hosts.filter(({ value }) => value !== hostId)}
-            fault={faults.jointHostIds}
-          />
-          <More
-            form={form}
-            name="moreCategoryIds"
-            label={t`More categories`}
-            options={categories.filter(({ value }) => value !== categoryId)}
-            fault={faults.moreCategoryIds}
-          />
-          {choices.askFor.length > 0 && (
-            <Field
-              label={t`Asked for someone else`}
-              hint={t`It becomes their request; you see it too.`}
-              fault={faults.onBehalfOf}
-              className="sm:col-span-3"
-            >
-              <Combobox
-                options={[
-                  { value: '', text: t`for myself` },
-                  ...choices.askFor.map(({ id, name }) => ({ value: String(id), text: name })),
-                ]}
-                value={onBehalfOf}
-                onChange={(value) => setValue('onBehalfOf', value, { shouldDirty: true })}
-              />
-            </Field>
-          )}
-        </div>
-      </Disclosure>
+      <FurtherWhat
+        getValues={getValues}
+        form={form}
+        faults={faults}
+        hosts={hosts}
+        hostId={hostId}
+        categories={categories}
+        categoryId={categoryId}
+        choices={choices}
+        onBehalfOf={onBehalfOf}
+        setValue={setValue}
+      />
     </FormSection>
   );
 });

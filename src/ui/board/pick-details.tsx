@@ -12,7 +12,7 @@ import { isUsuallyPublished } from '@/core/publishing/usual-publication';
 import type { AskBody, AskReply } from '@/contracts/requests/ask';
 import type { ShortChoices } from '@/contracts/requests/ask-choices';
 import type { ErrorReply } from '@/contracts/base/refusal';
-import type { BoardViewer } from '@/contracts/calendar/board';
+import type { BoardPool, BoardViewer } from '@/contracts/calendar/board';
 import { dayLong } from '@/contracts/words/when';
 import type { EquipmentTypeId } from '@/core/ids';
 import { policyOn } from '@/core/spaces/policy';
@@ -268,6 +268,87 @@ function ShortFields({
   );
 }
 
+const SentDetails = ({ sent, onClose }: { readonly sent: AskReply; readonly onClose: () => void }) => (
+  <DetailsPanel title={sent.isGranted ? t`It is yours` : t`Sent to the office`} onClose={onClose}>
+    <p role="status">
+      {t`${sent.isGranted ? t`Booked at once` : t`Your request has come in`} under the reference `}
+      <b>{sent.reference}</b>.
+    </p>
+    <ButtonLink className="mt-3" href={`/requests/${sent.reference}`}>{t`Open ${sent.reference}`}</ButtonLink>
+  </DetailsPanel>
+);
+
+interface PickFormProps {
+  readonly request: ReturnType<typeof useShortRequest>;
+  readonly pick: Pick;
+  readonly onPick: (pick: Pick) => void;
+  readonly pool: BoardPool | null | undefined;
+  readonly choices: ShortChoices;
+  readonly isLoaded: boolean;
+  readonly verdict: BoardVerdict;
+  readonly viewer: BoardViewer;
+  readonly form: ShortForm;
+  readonly error: ReturnType<typeof useSend>['error'];
+  readonly house: BoardOffice;
+  readonly address: BoardAddress;
+}
+
+const PickForm = ({
+  request,
+  pick,
+  onPick,
+  pool,
+  choices,
+  isLoaded,
+  verdict,
+  viewer,
+  form,
+  error,
+  house,
+  address,
+}: PickFormProps) => (
+  <Form
+    onSubmit={(event) => {
+      event.preventDefault();
+      void request.submit();
+    }}
+  >
+    <HoursFields pick={pick} onPick={onPick} />
+    <p className="mt-1 text-small text-soft">
+      {pool
+        ? t`When it is wanted; fetching and returning are added.`
+        : t`The advertised hours. Your own ${choices.accessMin} minutes before and ${choices.exitMin} after, and the crew’s time, are added.`}
+    </p>
+    {isLoaded ? (
+      <VerdictLines {...verdict} />
+    ) : (
+      <p className="mt-3 border-t border-rule pt-2 text-soft">{t`Checking that day …`}</p>
+    )}
+    {viewer.isSignedIn && (
+      <ShortFields
+        form={form}
+        setForm={request.setForm}
+        error={error}
+        choices={choices}
+        isLoan={pool !== null && pool !== undefined}
+        isPublic={isPublished(form, pick, choices)}
+      />
+    )}
+    {error && <RefusalNote error={error} />}
+    {viewer.isSignedIn ? (
+      <Button isMain isSubmit className="mt-3 w-full" isBusy={request.isSending}>
+        {isInstant(pick, house) && verdict.verdict === 'clear' ? t`Take it` : t`Send the request`}
+      </Button>
+    ) : (
+      <ButtonLink
+        isMain
+        className="mt-3 w-full"
+        href={`/sign-in?next=${encodeURIComponent(boardHref(address))}`}
+      >{t`Sign in to ask for it`}</ButtonLink>
+    )}
+  </Form>
+);
+
 /** A picked gap: the hours, a title, and what stands in the way. The rest can follow in the whole form. */
 export function PickDetails(props: PickDetailsProps) {
   const { pick, address, board, viewer, choices, isLoaded, onPick, onClose } = props;
@@ -288,19 +369,7 @@ export function PickDetails(props: PickDetailsProps) {
   );
   if (!places.length && !pool) return null;
   const title = pool ? t`${pool.name}: a loan` : t`A free time`;
-  if (sent)
-    return (
-      <DetailsPanel title={sent.isGranted ? t`It is yours` : t`Sent to the office`} onClose={onClose}>
-        <p role="status">
-          {t`${sent.isGranted ? t`Booked at once` : t`Your request has come in`} under the reference `}
-          <b>{sent.reference}</b>.
-        </p>
-        <ButtonLink
-          className="mt-3"
-          href={`/requests/${sent.reference}`}
-        >{t`Open ${sent.reference}`}</ButtonLink>
-      </DetailsPanel>
-    );
+  if (sent) return <SentDetails sent={sent} onClose={onClose} />;
   return (
     <DetailsPanel title={title} onClose={onClose}>
       {places.map((place) => (
@@ -311,46 +380,20 @@ export function PickDetails(props: PickDetailsProps) {
       <p>
         {dayLong(dateOf(pick.start))} <DayNote date={dateOf(pick.start)} />
       </p>
-      <Form
-        onSubmit={(event) => {
-          event.preventDefault();
-          void request.submit();
-        }}
-      >
-        <HoursFields pick={pick} onPick={onPick} />
-        <p className="mt-1 text-small text-soft">
-          {pool
-            ? t`When it is wanted; fetching and returning are added.`
-            : t`The advertised hours. Your own ${choices.accessMin} minutes before and ${choices.exitMin} after, and the crew’s time, are added.`}
-        </p>
-        {isLoaded ? (
-          <VerdictLines {...verdict} />
-        ) : (
-          <p className="mt-3 border-t border-rule pt-2 text-soft">{t`Checking that day …`}</p>
-        )}
-        {viewer.isSignedIn && (
-          <ShortFields
-            form={form}
-            setForm={request.setForm}
-            error={error}
-            choices={choices}
-            isLoan={pool !== null && pool !== undefined}
-            isPublic={isPublished(form, pick, choices)}
-          />
-        )}
-        {error && <RefusalNote error={error} />}
-        {viewer.isSignedIn ? (
-          <Button isMain isSubmit className="mt-3 w-full" isBusy={request.isSending}>
-            {isInstant(pick, house) && verdict.verdict === 'clear' ? t`Take it` : t`Send the request`}
-          </Button>
-        ) : (
-          <ButtonLink
-            isMain
-            className="mt-3 w-full"
-            href={`/sign-in?next=${encodeURIComponent(boardHref(address))}`}
-          >{t`Sign in to ask for it`}</ButtonLink>
-        )}
-      </Form>
+      <PickForm
+        request={request}
+        pick={pick}
+        onPick={onPick}
+        pool={pool}
+        choices={choices}
+        isLoaded={isLoaded}
+        verdict={verdict}
+        viewer={viewer}
+        form={form}
+        error={error}
+        house={house}
+        address={address}
+      />
       {places[0] && (
         <p className="mt-2">
           <Link

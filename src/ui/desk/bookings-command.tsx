@@ -118,8 +118,92 @@ interface BookingsCommandProps {
   onDone(): void;
 }
 
-/** What is to be done with the picked bookings: seen in numbers first, done whole or not at all, taken back in one. */
-export function BookingsCommand({ picked, view, onDone }: BookingsCommandProps) {
+interface CommandChoiceProps {
+  readonly command: 'move' | 'cancel' | 'category';
+  readonly setCommand: (command: 'move' | 'cancel' | 'category') => void;
+  readonly setMeant: (meant: boolean) => void;
+}
+
+const CommandChoice = ({ command, setCommand, setMeant }: CommandChoiceProps) => (
+  <label className="text-note">
+    <span className="block text-soft">{t`Together`}</span>
+    <Select
+      className="w-48"
+      value={command}
+      onChange={({ target }) => {
+        setCommand(target.value as Command);
+        setMeant(false);
+      }}
+    >
+      {(Object.keys(COMMANDS) as Command[]).map((key) => (
+        <option key={key} value={key}>
+          {COMMANDS[key]}
+        </option>
+      ))}
+    </Select>
+  </label>
+);
+
+interface CategoryChoiceProps {
+  readonly category: string;
+  readonly setCategory: (category: string) => void;
+  readonly view: Pick<BookingsView, 'spaces' | 'categories'>;
+}
+
+const CategoryChoice = ({ category, setCategory, view }: CategoryChoiceProps) => (
+  <label className="text-note">
+    <span className="block text-soft">{t`To`}</span>
+    <Select className="w-48" value={category} onChange={({ target }) => setCategory(target.value)}>
+      <option value="">{t`choose one`}</option>
+      {view.categories.map(({ id, name }) => (
+        <option key={id} value={id}>
+          {name}
+        </option>
+      ))}
+    </Select>
+  </label>
+);
+
+interface WhyProps {
+  readonly needsReason: boolean;
+  readonly reason: string;
+  readonly setReason: (reason: string) => void;
+}
+
+const Why = ({ needsReason, reason, setReason }: WhyProps) => (
+  <label className="min-w-48 flex-1 text-note">
+    <span className="block text-soft">
+      {needsReason ? t`Why: needed here, those who asked read it` : t`Why (those who asked read it)`}
+    </span>
+    <TextField
+      maxLength={MOST_CHARACTERS.reason}
+      value={reason}
+      onChange={({ target }) => setReason(target.value)}
+    />
+  </label>
+);
+
+interface SayCommandParts {
+  readonly command: 'move' | 'cancel' | 'category';
+  readonly items: { reference: string; version: number; occurrences: number[] }[];
+  readonly blocked: Set<number>;
+  readonly possible: BookingLine[];
+  readonly isMeant: boolean;
+}
+
+/** What the press does, by number. */
+function sayCommand({ command, items, blocked, possible, isMeant }: SayCommandParts) {
+  return command === 'category'
+    ? t`Change the category of ${countText(items.length, 'request', 'requests')}`
+    : blocked.size > 0
+      ? t`${COMMANDS[command]} the ${possible.length} that can be`
+      : isMeant && command === 'cancel'
+        ? t`Cancel these ${countText(possible.length, 'booking', 'bookings')}`
+        : `${COMMANDS[command]} ${countText(possible.length, 'booking', 'bookings')}`;
+}
+
+/** What is chosen to be done with the picked bookings, what it would do, and doing it. */
+function useCommand(picked: readonly BookingLine[], onDone: () => void) {
   const change = useChange({ reference: '', version: 1 });
   const [command, setCommand] = useState<Command>('move');
   const [fields, setFields] = useState(STAY);
@@ -163,15 +247,58 @@ export function BookingsCommand({ picked, view, onDone }: BookingsCommandProps) 
     setMeant(false);
     onDone();
   };
+  return {
+    change,
+    command,
+    setCommand,
+    fields,
+    setFields,
+    category,
+    setCategory,
+    reason,
+    setReason,
+    isMeant,
+    setMeant,
+    keepIndoors,
+    setKeepIndoors,
+    items,
+    step,
+    preview,
+    blocked,
+    possible,
+    needsReason,
+    whyOff,
+    run,
+  };
+}
+
+/** What is to be done with the picked bookings: seen in numbers first, done whole or not at all, taken back in one. */
+export function BookingsCommand({ picked, view, onDone }: BookingsCommandProps) {
+  const {
+    change,
+    command,
+    setCommand,
+    fields,
+    setFields,
+    category,
+    setCategory,
+    reason,
+    setReason,
+    isMeant,
+    setMeant,
+    keepIndoors,
+    setKeepIndoors,
+    items,
+    step,
+    preview,
+    blocked,
+    possible,
+    needsReason,
+    whyOff,
+    run,
+  } = useCommand(picked, onDone);
   if (!picked.length && !change.doneText && !change.error && !change.isSending) return null;
-  const words =
-    command === 'category'
-      ? t`Change the category of ${countText(items.length, 'request', 'requests')}`
-      : blocked.size > 0
-        ? t`${COMMANDS[command]} the ${possible.length} that can be`
-        : isMeant && command === 'cancel'
-          ? t`Cancel these ${countText(possible.length, 'booking', 'bookings')}`
-          : `${COMMANDS[command]} ${countText(possible.length, 'booking', 'bookings')}`;
+  const words = sayCommand({ command, items, blocked, possible, isMeant });
   return (
     <FootBar aria-label={t`Together`} isUp={picked.length > 0}>
       <ChangeDone change={change} />
@@ -183,47 +310,12 @@ export function BookingsCommand({ picked, view, onDone }: BookingsCommandProps) 
             void run();
           }}
         >
-          <label className="text-note">
-            <span className="block text-soft">{t`Together`}</span>
-            <Select
-              className="w-48"
-              value={command}
-              onChange={({ target }) => {
-                setCommand(target.value as Command);
-                setMeant(false);
-              }}
-            >
-              {(Object.keys(COMMANDS) as Command[]).map((key) => (
-                <option key={key} value={key}>
-                  {COMMANDS[key]}
-                </option>
-              ))}
-            </Select>
-          </label>
+          <CommandChoice command={command} setCommand={setCommand} setMeant={setMeant} />
           {command === 'move' && <MoveInputs fields={fields} spaces={view.spaces} onChange={setFields} />}
           {command === 'category' && (
-            <label className="text-note">
-              <span className="block text-soft">{t`To`}</span>
-              <Select className="w-48" value={category} onChange={({ target }) => setCategory(target.value)}>
-                <option value="">{t`choose one`}</option>
-                {view.categories.map(({ id, name }) => (
-                  <option key={id} value={id}>
-                    {name}
-                  </option>
-                ))}
-              </Select>
-            </label>
+            <CategoryChoice category={category} setCategory={setCategory} view={view} />
           )}
-          <label className="min-w-48 flex-1 text-note">
-            <span className="block text-soft">
-              {needsReason ? t`Why: needed here, those who asked read it` : t`Why (those who asked read it)`}
-            </span>
-            <TextField
-              maxLength={MOST_CHARACTERS.reason}
-              value={reason}
-              onChange={({ target }) => setReason(target.value)}
-            />
-          </label>
+          <Why needsReason={needsReason} reason={reason} setReason={setReason} />
           {isMeant && command === 'cancel' && <ToCancel picked={possible} />}
           <Button isMain isSubmit isBusy={change.isSending} off={whyOff}>
             {words}

@@ -16,8 +16,112 @@ import { Form } from '@/ui/kit/form';
 
 const EMPTY: TemplateFields = { ...NEW_TEMPLATE, per: 'date' };
 
-/** An order in one's own words, for this date or for all to come. */
-export function HandOrderForm({ event }: { event: EventSetup }) {
+interface TitleFieldProps {
+  readonly faultOf: (field: string) => string;
+  readonly fields: TemplateFields;
+  readonly set: (part: Partial<TemplateFields>) => void;
+}
+
+const TitleField = ({ faultOf, fields, set }: TitleFieldProps) => (
+  <Field label={t`What is to be done`} fault={faultOf('title')}>
+    {(ids) => (
+      <TextField
+        {...ids}
+        maxLength={MOST_CHARACTERS.workTitle}
+        value={fields.title}
+        onChange={({ target }) => set({ title: target.value })}
+      />
+    )}
+  </Field>
+);
+
+interface PhaseFieldProps {
+  readonly faultOf: (field: string) => string;
+  readonly fields: TemplateFields;
+  readonly set: (part: Partial<TemplateFields>) => void;
+}
+
+const PhaseField = ({ faultOf, fields, set }: PhaseFieldProps) => (
+  <Field label={t`It is done`} fault={faultOf('phase')}>
+    {(ids) => (
+      <Select
+        {...ids}
+        value={fields.phase}
+        onChange={({ target }) => set({ phase: target.value as TemplateFields['phase'] })}
+      >
+        {TEMPLATE_PHASES.map((phase) => (
+          <option key={phase} value={phase}>
+            {TEMPLATE_PHASE_WORDS[phase]}
+          </option>
+        ))}
+      </Select>
+    )}
+  </Field>
+);
+
+interface AmountFieldsProps {
+  readonly faultOf: (field: string) => string;
+  readonly fields: TemplateFields;
+  readonly set: (part: Partial<TemplateFields>) => void;
+}
+
+const AmountFields = ({ faultOf, fields, set }: AmountFieldsProps) => (
+  <div className="grid gap-3 sm:grid-cols-3">
+    <Field label={t`Minutes of work`} fault={faultOf('workFormula')} hint={t`a number or a formula`}>
+      {(ids) => (
+        <TextField
+          {...ids}
+          value={fields.workFormula}
+          onChange={({ target }) => set({ workFormula: target.value })}
+        />
+      )}
+    </Field>
+    <Field label={t`Issued so many days ahead`} fault={faultOf('leadDays')} hint={t`empty: at once`}>
+      {(ids) => (
+        <NumberField
+          {...ids}
+          min={0}
+          value={fields.leadDays}
+          onChange={({ target }) => set({ leadDays: target.value })}
+        />
+      )}
+    </Field>
+  </div>
+);
+
+interface ChecklistFieldProps {
+  readonly faultOf: (field: string) => string;
+  readonly fields: TemplateFields;
+  readonly set: (part: Partial<TemplateFields>) => void;
+}
+
+const ChecklistField = ({ faultOf, fields, set }: ChecklistFieldProps) => (
+  <Field label={t`Checklist, a line each`} fault={faultOf('checklist')}>
+    {(ids) => (
+      <TextArea
+        {...ids}
+        className="min-h-16"
+        value={fields.checklist}
+        onChange={({ target }) => set({ checklist: target.value })}
+      />
+    )}
+  </Field>
+);
+
+interface ForAllProps {
+  readonly isForAll: boolean;
+  readonly setForAll: (forAll: boolean) => void;
+}
+
+const ForAll = ({ isForAll, setForAll }: ForAllProps) => (
+  <label className="flex min-h-8 items-center gap-2">
+    <Checkbox checked={isForAll} onChange={({ target }) => setForAll(target.checked)} />
+    {t`for all dates of this request that are to come`}
+  </label>
+);
+
+/** The order as it is written, and making it. */
+function useHandOrder(event: EventSetup) {
   const { submit, error, said, isSending, faultOf } = useSubmit();
   const [isOpen, setOpen] = useState(false);
   const [fields, setFields] = useState<TemplateFields>(EMPTY);
@@ -36,6 +140,38 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
       setOpen(false);
     }
   };
+  return {
+    error,
+    said,
+    isSending,
+    faultOf,
+    isOpen,
+    setOpen,
+    fields,
+    isForAll,
+    setForAll,
+    set,
+    isThere,
+    order,
+  };
+}
+
+/** An order in one's own words, for this date or for all to come. */
+export function HandOrderForm({ event }: { event: EventSetup }) {
+  const {
+    error,
+    said,
+    isSending,
+    faultOf,
+    isOpen,
+    setOpen,
+    fields,
+    isForAll,
+    setForAll,
+    set,
+    isThere,
+    order,
+  } = useHandOrder(event);
   return (
     <div>
       <Button aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>{t`A work order of your own`}</Button>{' '}
@@ -44,16 +180,7 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
       </span>
       {isOpen && (
         <Form className="mt-3 grid gap-3" onSubmit={(submitted) => void order(submitted)} noValidate>
-          <Field label={t`What is to be done`} fault={faultOf('title')}>
-            {(ids) => (
-              <TextField
-                {...ids}
-                maxLength={MOST_CHARACTERS.workTitle}
-                value={fields.title}
-                onChange={({ target }) => set({ title: target.value })}
-              />
-            )}
-          </Field>
+          <TitleField faultOf={faultOf} fields={fields} set={set} />
           <div className="grid gap-3 sm:grid-cols-3">
             <TeamFields
               teams={event.teams}
@@ -62,21 +189,7 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
               faults={{ teamId: faultOf('teamId'), personId: faultOf('personId') }}
               onChange={set}
             />
-            <Field label={t`It is done`} fault={faultOf('phase')}>
-              {(ids) => (
-                <Select
-                  {...ids}
-                  value={fields.phase}
-                  onChange={({ target }) => set({ phase: target.value as TemplateFields['phase'] })}
-                >
-                  {TEMPLATE_PHASES.map((phase) => (
-                    <option key={phase} value={phase}>
-                      {TEMPLATE_PHASE_WORDS[phase]}
-                    </option>
-                  ))}
-                </Select>
-              )}
-            </Field>
+            <PhaseField faultOf={faultOf} fields={fields} set={set} />
           </div>
           <EdgeField
             legend={isThere ? t`Someone is there from` : t`Done by`}
@@ -87,43 +200,9 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
           {isThere && (
             <EdgeField legend={t`and until`} value={fields.until} onChange={(until) => set({ until })} />
           )}
-          <div className="grid gap-3 sm:grid-cols-3">
-            <Field label={t`Minutes of work`} fault={faultOf('workFormula')} hint={t`a number or a formula`}>
-              {(ids) => (
-                <TextField
-                  {...ids}
-                  value={fields.workFormula}
-                  onChange={({ target }) => set({ workFormula: target.value })}
-                />
-              )}
-            </Field>
-            <Field label={t`Issued so many days ahead`} fault={faultOf('leadDays')} hint={t`empty: at once`}>
-              {(ids) => (
-                <NumberField
-                  {...ids}
-                  min={0}
-                  value={fields.leadDays}
-                  onChange={({ target }) => set({ leadDays: target.value })}
-                />
-              )}
-            </Field>
-          </div>
-          <Field label={t`Checklist, a line each`} fault={faultOf('checklist')}>
-            {(ids) => (
-              <TextArea
-                {...ids}
-                className="min-h-16"
-                value={fields.checklist}
-                onChange={({ target }) => set({ checklist: target.value })}
-              />
-            )}
-          </Field>
-          {event.dates.length > 1 && (
-            <label className="flex min-h-8 items-center gap-2">
-              <Checkbox checked={isForAll} onChange={({ target }) => setForAll(target.checked)} />
-              {t`for all dates of this request that are to come`}
-            </label>
-          )}
+          <AmountFields faultOf={faultOf} fields={fields} set={set} />
+          <ChecklistField faultOf={faultOf} fields={fields} set={set} />
+          {event.dates.length > 1 && <ForAll isForAll={isForAll} setForAll={setForAll} />}
           <RefusalNote error={error} />
           <div>
             <Button isMain isSubmit isBusy={isSending}>{t`Make the work order`}</Button>

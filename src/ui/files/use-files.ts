@@ -1,6 +1,6 @@
 'use client';
 import { t } from '@/contracts/language/translate';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState, type RefObject } from 'react';
 import {
   fileLimitText,
   MOST_FILE_BYTES,
@@ -28,6 +28,76 @@ interface FilesHandle {
   settled(): Promise<boolean>;
 }
 
+/** Sends a file that is kept here; one that is being sent already is not sent twice. */
+function useUploads(running: RefObject<Map<string, Upload>>, set: (key: string, state: FileState) => void) {
+  return useCallback(
+    async ({ key, name }: FileLine) => {
+      if (running.current.has(key)) return;
+      const blob = await keptFile(key);
+      // What is kept no longer has been sent before.
+      if (!blob) return set(key, { kind: 'sent' });
+      const sending = upload(key, name, blob, (share) => set(key, { kind: 'sending', share }));
+      running.current.set(key, sending);
+      set(key, { kind: 'sending', share: 0 });
+      const error = await sending.done;
+      if (running.current.get(key) !== sending) return;
+      if (error) {
+        running.current.delete(key);
+        return set(key, { kind: 'failed', message: error.message });
+      }
+      await forgetFile(key);
+      set(key, { kind: 'sent' });
+    },
+    [running, set],
+  );
+}
+
+/** Takes files in that are not too large, and keeps them in the browser. */
+function useAdd(
+  setRefused: (refused: readonly string[]) => void,
+  latest: RefObject<{ lines: readonly FileLine[]; setLines: (lines: FileLine[]) => void }>,
+) {
+  return useCallback(
+    async (files: Iterable<File>) => {
+      const all = [...files];
+      const large = all.filter(({ size }) => size > MOST_FILE_BYTES);
+      setRefused(
+        large.map(({ name, size }) => t`“${safeFileName(name)}” has ${sizeText(size)}. ${fileLimitText()}`),
+      );
+      const taken = all.filter((file) => !large.includes(file));
+      const added = taken.map((file) => ({
+        key: crypto.randomUUID(),
+        name: safeFileName(file.name),
+        bytes: file.size,
+      }));
+      await Promise.all(added.map(({ key }, index) => keepFile(key, taken[index]!)));
+      if (added.length) latest.current.setLines([...latest.current.lines, ...added]);
+    },
+    [latest, setRefused],
+  );
+}
+
+/** Takes a file away, here and on the server. */
+function useRemove(
+  running: RefObject<Map<string, Upload>>,
+  latest: RefObject<{ lines: readonly FileLine[]; setLines: (lines: FileLine[]) => void }>,
+) {
+  return useCallback(
+    (key: string) => {
+      running.current.get(key)?.abort();
+      running.current.delete(key);
+      void forgetFile(key);
+      void fetch(`/api/files/${key}`, {
+        method: 'DELETE',
+        headers: { 'Content-Type': 'application/json' },
+        body: '{}',
+      }).catch(() => undefined);
+      latest.current.setLines(latest.current.lines.filter((line) => line.key !== key));
+    },
+    [latest, running],
+  );
+}
+
 /**
  * Files picked for something that is sent later. They are kept in the browser at once and go to the server as soon as
  * there is an account to send them by; `lines` is what is picked, in order.
@@ -49,26 +119,7 @@ export function useFiles(
     [],
   );
 
-  const start = useCallback(
-    async ({ key, name }: FileLine) => {
-      if (running.current.has(key)) return;
-      const blob = await keptFile(key);
-      // What is kept no longer has been sent before.
-      if (!blob) return set(key, { kind: 'sent' });
-      const sending = upload(key, name, blob, (share) => set(key, { kind: 'sending', share }));
-      running.current.set(key, sending);
-      set(key, { kind: 'sending', share: 0 });
-      const error = await sending.done;
-      if (running.current.get(key) !== sending) return;
-      if (error) {
-        running.current.delete(key);
-        return set(key, { kind: 'failed', message: error.message });
-      }
-      await forgetFile(key);
-      set(key, { kind: 'sent' });
-    },
-    [set],
-  );
+  const start = useUploads(running, set);
 
   useEffect(() => {
     if (!isSignedIn) return;
@@ -77,33 +128,9 @@ export function useFiles(
     return () => clearTimeout(timer);
   }, [isSignedIn, lines, start]);
 
-  const add = useCallback(async (files: Iterable<File>) => {
-    const all = [...files];
-    const large = all.filter(({ size }) => size > MOST_FILE_BYTES);
-    setRefused(
-      large.map(({ name, size }) => t`“${safeFileName(name)}” has ${sizeText(size)}. ${fileLimitText()}`),
-    );
-    const taken = all.filter((file) => !large.includes(file));
-    const added = taken.map((file) => ({
-      key: crypto.randomUUID(),
-      name: safeFileName(file.name),
-      bytes: file.size,
-    }));
-    await Promise.all(added.map(({ key }, index) => keepFile(key, taken[index]!)));
-    if (added.length) latest.current.setLines([...latest.current.lines, ...added]);
-  }, []);
+  const add = useAdd(setRefused, latest);
 
-  const remove = useCallback((key: string) => {
-    running.current.get(key)?.abort();
-    running.current.delete(key);
-    void forgetFile(key);
-    void fetch(`/api/files/${key}`, {
-      method: 'DELETE',
-      headers: { 'Content-Type': 'application/json' },
-      body: '{}',
-    }).catch(() => undefined);
-    latest.current.setLines(latest.current.lines.filter((line) => line.key !== key));
-  }, []);
+  const remove = useRemove(running, latest);
 
   const retry = useCallback(
     (key: string) => {

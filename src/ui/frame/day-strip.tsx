@@ -3,10 +3,25 @@ import { TextField } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t, texts } from '@/contracts/language/translate';
 import { usePathname, useRouter, useSearchParams } from 'next/navigation';
-import { useEffect, useRef, useState, type KeyboardEvent, type MouseEvent, type PointerEvent } from 'react';
+import {
+  useEffect,
+  useRef,
+  useState,
+  type KeyboardEvent,
+  type MouseEvent,
+  type PointerEvent,
+  type RefObject,
+} from 'react';
 import type { DayStripDay } from '@/contracts/calendar/board';
 import { countText, dayLong } from '@/contracts/words/when';
-import { addDays, daysBetween, parseLocalDate, weekdayOf, type LocalDate } from '@/core/time/local-time';
+import {
+  addDays,
+  daysBetween,
+  parseLocalDate,
+  weekdayOf,
+  type LocalDate,
+  type Weekday,
+} from '@/core/time/local-time';
 import { useQuery } from '@tanstack/react-query';
 import { readJson } from '@/ui/hooks/query';
 import { readTypedDate } from '@/ui/kit/dates/typed-date';
@@ -77,6 +92,33 @@ function useDays(first: readonly DayStripDay[], from: LocalDate, count: number) 
   return known;
 }
 
+/** The strip follows a drag, a day at a time. */
+function useDragging(
+  drag: RefObject<{ x: number; from: LocalDate; moved: boolean } | null>,
+  from: LocalDate,
+  setFrom: (from: LocalDate) => void,
+) {
+  return {
+    onPointerDown: (event: PointerEvent) => {
+      if (event.button === 0) drag.current = { x: event.clientX, from, moved: false };
+    },
+    onPointerMove: (event: PointerEvent) => {
+      const hold = drag.current;
+      if (!hold || !event.buttons) return;
+      const days = Math.round((hold.x - event.clientX) / DAY_PX);
+      if (days) hold.moved = true;
+      if (hold.moved) setFrom(addDays(hold.from, days));
+    },
+    // The press that ends a drag chooses no day.
+    onClickCapture: (event: MouseEvent) => {
+      if (!drag.current?.moved) return;
+      event.preventDefault();
+      event.stopPropagation();
+      drag.current = null;
+    },
+  };
+}
+
 /** The strip follows wheel and drag, a day at a time. */
 function useStrip(chosen: LocalDate) {
   const [from, setFrom] = useState(addDays(chosen, -BEFORE_DAYS));
@@ -115,25 +157,7 @@ function useStrip(chosen: LocalDate) {
       element.removeEventListener('wheel', wheel);
     };
   }, []);
-  const dragging = {
-    onPointerDown: (event: PointerEvent) => {
-      if (event.button === 0) drag.current = { x: event.clientX, from, moved: false };
-    },
-    onPointerMove: (event: PointerEvent) => {
-      const hold = drag.current;
-      if (!hold || !event.buttons) return;
-      const days = Math.round((hold.x - event.clientX) / DAY_PX);
-      if (days) hold.moved = true;
-      if (hold.moved) setFrom(addDays(hold.from, days));
-    },
-    // The press that ends a drag chooses no day.
-    onClickCapture: (event: MouseEvent) => {
-      if (!drag.current?.moved) return;
-      event.preventDefault();
-      event.stopPropagation();
-      drag.current = null;
-    },
-  };
+  const dragging = useDragging(drag, from, setFrom);
   return { strip, from, setFrom, count, dragging };
 }
 
@@ -175,6 +199,117 @@ function DayMark({ day, date, fullest }: { day: DayStripDay | undefined; date: L
 
 const KEYS: Readonly<Record<string, number>> = { ArrowLeft: -1, ArrowRight: 1, PageUp: -7, PageDown: 7 };
 
+interface DayTypedProps {
+  readonly go: () => Promise<void>;
+  readonly typed: string;
+  readonly fault: string;
+  readonly setTyped: (typed: string) => void;
+}
+
+/** A day typed as one says it. */
+const DayTyped = ({ go, typed, fault, setTyped }: DayTypedProps) => (
+  <Form
+    saysSo={false}
+    className="flex w-28 shrink-0 flex-col justify-end pr-2 pb-1.5 sm:w-36"
+    onSubmit={(event) => {
+      event.preventDefault();
+      void go();
+    }}
+  >
+    <label className="small-caps">
+      {t`Day`}
+      <TextField
+        className="block px-1.5 py-1 text-note font-normal tracking-normal text-ink"
+        placeholder={t`tue, 12 may …`}
+        value={typed}
+        maxLength={MOST_CHARACTERS.typedDay}
+        aria-invalid={fault !== ''}
+        aria-describedby={fault ? 'ruler-fault' : undefined}
+        onChange={({ target }) => setTyped(target.value)}
+      />
+    </label>
+    {fault && (
+      <p
+        id="ruler-fault"
+        role="alert"
+        className="absolute z-50 mt-1 bg-raised px-2 py-1 text-fine text-clash shadow"
+      >
+        {fault}
+      </p>
+    )}
+  </Form>
+);
+
+interface DayLinkProps {
+  readonly date: LocalDate;
+  readonly hrefOf: (date: LocalDate) => string;
+  readonly focusable: LocalDate;
+  readonly chosen: LocalDate;
+  readonly lastChosen: LocalDate;
+  readonly weekday: Weekday;
+  readonly known: Map<LocalDate, DayStripDay>;
+  readonly fullest: number;
+  readonly today: LocalDate;
+  readonly isMonth: boolean;
+}
+
+/** A day of the strip: its number, how full it is, what waits. */
+const DayLink = ({
+  date,
+  hrefOf,
+  focusable,
+  chosen,
+  lastChosen,
+  weekday,
+  known,
+  fullest,
+  today,
+  isMonth,
+}: DayLinkProps) => (
+  <a
+    href={hrefOf(date)}
+    draggable={false}
+    data-date={date}
+    tabIndex={date === focusable ? 0 : -1}
+    aria-current={date >= chosen && date <= lastChosen ? 'date' : undefined}
+    className={`relative flex h-[74px] min-w-[34px] flex-1 flex-col items-center justify-end border-r border-rule/70 pb-0.5 no-underline hover:bg-sunk aria-[current]:bg-raised aria-[current]:shadow-[inset_0_4px_0_var(--accent)] ${weekday === 1 ? 'border-l-2 border-l-strong-rule' : ''}`}
+  >
+    <DayMark day={known.get(date)} date={date} fullest={fullest} />
+    <span className={`text-tiny ${weekday > 5 ? 'font-semibold text-ink' : 'text-soft'}`}>
+      {LETTERS[weekday - 1]}
+    </span>
+    <span
+      className={`font-serif text-note leading-none whitespace-nowrap ${date === today ? 'underline decoration-2 underline-offset-2' : ''}`}
+    >
+      {Number(date.slice(8))}
+      {isMonth && <small className="font-sans text-tiny"> {MONTHS[Number(date.slice(5, 7)) - 1]}</small>}
+    </span>
+  </a>
+);
+
+interface StepsParts {
+  readonly today: LocalDate;
+  readonly from: LocalDate;
+  readonly setFrom: (from: LocalDate) => void;
+  readonly count: number;
+  readonly strip: RefObject<HTMLDivElement | null>;
+}
+
+/** Keys go a day or a week on; Home is today. */
+function useSteps({ today, from, setFrom, count, strip }: StepsParts) {
+  return (event: KeyboardEvent<HTMLDivElement>) => {
+    const date = parseLocalDate((event.target as HTMLElement).dataset.date ?? '');
+    const by = KEYS[event.key];
+    if (!date || (by === undefined && event.key !== 'Home')) return;
+    event.preventDefault();
+    const to = by === undefined ? today : addDays(date, by);
+    const at = daysBetween(from, to);
+    if (at < 0) setFrom(to);
+    if (at >= count) setFrom(addDays(to, 1 - count));
+    requestAnimationFrame(() => strip.current?.querySelector<HTMLElement>(`[data-date="${to}"]`)?.focus());
+  };
+}
+
 /** The one way through time: a strip of days, by wheel, drag, keys, or a day typed as one says it. */
 export function DayStrip({ first, today }: DayStripProps) {
   const { chosen, hrefOf, stays, days: shownDays } = useDayAddress(today);
@@ -188,17 +323,7 @@ export function DayStrip({ first, today }: DayStripProps) {
   const lastChosen = addDays(chosen, shownDays - 1);
   const focusable = dates.includes(chosen) ? chosen : dates[0]!;
 
-  const step = (event: KeyboardEvent<HTMLDivElement>) => {
-    const date = parseLocalDate((event.target as HTMLElement).dataset.date ?? '');
-    const by = KEYS[event.key];
-    if (!date || (by === undefined && event.key !== 'Home')) return;
-    event.preventDefault();
-    const to = by === undefined ? today : addDays(date, by);
-    const at = daysBetween(from, to);
-    if (at < 0) setFrom(to);
-    if (at >= count) setFrom(addDays(to, 1 - count));
-    requestAnimationFrame(() => strip.current?.querySelector<HTMLElement>(`[data-date="${to}"]`)?.focus());
-  };
+  const step = useSteps({ today, from, setFrom, count, strip });
   // Plain links, followed by one listener: it stands on every page, and thirty links of the router's own take their time.
   const follow = (event: MouseEvent) => {
     const href = (event.target as Element).closest('a')?.getAttribute('href');
@@ -222,36 +347,7 @@ export function DayStrip({ first, today }: DayStripProps) {
       aria-label={t`Days`}
       className="no-print mx-auto flex w-full max-w-[120rem] items-stretch border-b border-strong-rule px-4"
     >
-      <Form
-        saysSo={false}
-        className="flex w-28 shrink-0 flex-col justify-end pr-2 pb-1.5 sm:w-36"
-        onSubmit={(event) => {
-          event.preventDefault();
-          void go();
-        }}
-      >
-        <label className="small-caps">
-          {t`Day`}
-          <TextField
-            className="block px-1.5 py-1 text-note font-normal tracking-normal text-ink"
-            placeholder={t`tue, 12 may …`}
-            value={typed}
-            maxLength={MOST_CHARACTERS.typedDay}
-            aria-invalid={fault !== ''}
-            aria-describedby={fault ? 'ruler-fault' : undefined}
-            onChange={({ target }) => setTyped(target.value)}
-          />
-        </label>
-        {fault && (
-          <p
-            id="ruler-fault"
-            role="alert"
-            className="absolute z-50 mt-1 bg-raised px-2 py-1 text-fine text-clash shadow"
-          >
-            {fault}
-          </p>
-        )}
-      </Form>
+      <DayTyped go={go} typed={typed} fault={fault} setTyped={setTyped} />
       <div className="min-w-0 flex-1">
         <div
           ref={strip}
@@ -264,28 +360,19 @@ export function DayStrip({ first, today }: DayStripProps) {
             const weekday = weekdayOf(date);
             const isMonth = index === 0 || date.endsWith('-01');
             return (
-              <a
+              <DayLink
                 key={date}
-                href={hrefOf(date)}
-                draggable={false}
-                data-date={date}
-                tabIndex={date === focusable ? 0 : -1}
-                aria-current={date >= chosen && date <= lastChosen ? 'date' : undefined}
-                className={`relative flex h-[74px] min-w-[34px] flex-1 flex-col items-center justify-end border-r border-rule/70 pb-0.5 no-underline hover:bg-sunk aria-[current]:bg-raised aria-[current]:shadow-[inset_0_4px_0_var(--accent)] ${weekday === 1 ? 'border-l-2 border-l-strong-rule' : ''}`}
-              >
-                <DayMark day={known.get(date)} date={date} fullest={fullest} />
-                <span className={`text-tiny ${weekday > 5 ? 'font-semibold text-ink' : 'text-soft'}`}>
-                  {LETTERS[weekday - 1]}
-                </span>
-                <span
-                  className={`font-serif text-note leading-none whitespace-nowrap ${date === today ? 'underline decoration-2 underline-offset-2' : ''}`}
-                >
-                  {Number(date.slice(8))}
-                  {isMonth && (
-                    <small className="font-sans text-tiny"> {MONTHS[Number(date.slice(5, 7)) - 1]}</small>
-                  )}
-                </span>
-              </a>
+                date={date}
+                hrefOf={hrefOf}
+                focusable={focusable}
+                chosen={chosen}
+                lastChosen={lastChosen}
+                weekday={weekday}
+                known={known}
+                fullest={fullest}
+                today={today}
+                isMonth={isMonth}
+              />
             );
           })}
         </div>

@@ -50,8 +50,36 @@ const Tool = ({ isOn, isOff, onPress, ...rest }: ToolProps) => (
 const withScheme = (address: string): string =>
   /^[a-z][a-z0-9+.-]*:/i.test(address.trim()) ? address.trim() : `https://${address.trim()}`;
 
-function Tools({ editor }: { editor: Editor }) {
-  const on = useEditorState({
+interface LinkFieldProps {
+  readonly address: string;
+  readonly setAddress: (address: string | null) => void;
+  readonly link: () => void;
+}
+
+const LinkField = ({ address, setAddress, link }: LinkFieldProps) => (
+  <div className="flex flex-wrap items-center gap-2 border-b border-rule p-1">
+    <TextField
+      className="max-w-80 py-1"
+      aria-label={t`Address of the link`}
+      placeholder={t`https://… or mailto:…`}
+      autoFocus
+      value={address}
+      onChange={(event) => setAddress(event.target.value)}
+      onKeyDown={(event) => {
+        if (event.key !== 'Enter' && event.key !== 'Escape') return;
+        event.preventDefault();
+        if (event.key === 'Enter') link();
+        else setAddress(null);
+      }}
+    />
+    <Button className="py-1" onClick={link}>{t`Link it`}</Button>
+    <Button className="py-1" onClick={() => setAddress(null)}>{t`Leave it as it is`}</Button>
+  </div>
+);
+
+/** Which marks are on where the caret stands. */
+function useMarksOn(editor: Editor) {
+  return useEditorState({
     editor,
     selector: ({ editor: each }) => ({
       bold: each.isActive('bold'),
@@ -64,6 +92,10 @@ function Tools({ editor }: { editor: Editor }) {
       redo: each.can().redo(),
     }),
   });
+}
+
+function Tools({ editor }: { editor: Editor }) {
+  const on = useMarksOn(editor);
   const run = () => editor.chain().focus();
   const [address, setAddress] = useState<string | null>(null);
   const link = () => {
@@ -75,27 +107,7 @@ function Tools({ editor }: { editor: Editor }) {
     else run().run();
     setAddress(null);
   };
-  if (address !== null)
-    return (
-      <div className="flex flex-wrap items-center gap-2 border-b border-rule p-1">
-        <TextField
-          className="max-w-80 py-1"
-          aria-label={t`Address of the link`}
-          placeholder={t`https://… or mailto:…`}
-          autoFocus
-          value={address}
-          onChange={(event) => setAddress(event.target.value)}
-          onKeyDown={(event) => {
-            if (event.key !== 'Enter' && event.key !== 'Escape') return;
-            event.preventDefault();
-            if (event.key === 'Enter') link();
-            else setAddress(null);
-          }}
-        />
-        <Button className="py-1" onClick={link}>{t`Link it`}</Button>
-        <Button className="py-1" onClick={() => setAddress(null)}>{t`Leave it as it is`}</Button>
-      </div>
-    );
+  if (address !== null) return <LinkField address={address} setAddress={setAddress} link={link} />;
   return (
     <div
       role="toolbar"

@@ -58,6 +58,39 @@ const USUAL_HOURS: [number, number] = [8, 20];
 
 type Set = (change: Partial<OwnSettings>) => void;
 
+interface BoardOpensProps {
+  readonly days: number;
+  readonly set: Set;
+  readonly zoom: number;
+}
+
+const BoardOpens = ({ days, set, zoom }: BoardOpensProps) => (
+  <p className="flex flex-wrap gap-6">
+    <label>
+      {t`Days it opens with `}
+      <NumberField
+        className="w-20"
+        min={1}
+        max={MOST_BOARD_DAYS}
+        value={days}
+        onChange={({ target }) => set({ days: Number(target.value) })}
+      />
+    </label>
+    <label>
+      {t`How large it opens `}
+      <Select className="w-40" value={zoom} onChange={({ target }) => set({ zoom: Number(target.value) })}>
+        {[...new Set([1, 1.5, 2, 3, 4, 6, MOST_ZOOM / 2, zoom])]
+          .sort((a, b) => a - b)
+          .map((each) => (
+            <option key={each} value={each}>
+              {each === 1 ? t`all of it in sight` : t`${each} times`}
+            </option>
+          ))}
+      </Select>
+    </label>
+  </p>
+);
+
 function BoardFields({ draft, set, fault }: { draft: OwnSettings; set: Set; fault: string }) {
   const { hours, days, zoom } = draft;
   const hour = (label: string, at: 0 | 1) => (
@@ -100,37 +133,60 @@ function BoardFields({ draft, set, fault }: { draft: OwnSettings; set: Set; faul
           <strong className="text-clash">{fault}</strong>
         </p>
       )}
-      <p className="flex flex-wrap gap-6">
-        <label>
-          {t`Days it opens with `}
-          <NumberField
-            className="w-20"
-            min={1}
-            max={MOST_BOARD_DAYS}
-            value={days}
-            onChange={({ target }) => set({ days: Number(target.value) })}
-          />
-        </label>
-        <label>
-          {t`How large it opens `}
-          <Select
-            className="w-40"
-            value={zoom}
-            onChange={({ target }) => set({ zoom: Number(target.value) })}
-          >
-            {[...new Set([1, 1.5, 2, 3, 4, 6, MOST_ZOOM / 2, zoom])]
-              .sort((a, b) => a - b)
-              .map((each) => (
-                <option key={each} value={each}>
-                  {each === 1 ? t`all of it in sight` : t`${each} times`}
-                </option>
-              ))}
-          </Select>
-        </label>
-      </p>
+      <BoardOpens days={days} set={set} zoom={zoom} />
     </section>
   );
 }
+
+interface SecondZoneProps {
+  readonly zones: readonly string[];
+  readonly draft: OwnSettings;
+  readonly set: Set;
+}
+
+const SecondZone = ({ zones, draft, set }: SecondZoneProps) => (
+  <Field
+    label={t`A second zone`}
+    hint={t`Beside the times of the site, on the board and with each date. All that is booked is in the site’s.`}
+  >
+    {(ids) => (
+      <div className="flex gap-2">
+        <div className="w-72">
+          <Combobox
+            {...ids}
+            options={zones.map((zone) => ({ value: zone, text: zone }))}
+            value={draft.zone ?? ''}
+            onChange={(zone) => set({ zone: zone || null })}
+          />
+        </div>
+        {draft.zone && (
+          <Button onClick={() => set({ zone: null })}>
+            {t`None`}
+            <span className="sr-only">{t` as second zone`}</span>
+          </Button>
+        )}
+      </div>
+    )}
+  </Field>
+);
+
+const WeekStart = ({ draft, set }: { readonly draft: OwnSettings; readonly set: Set }) => (
+  <label>
+    <span className="block font-semibold">{t`A week begins on`}</span>
+    <Select
+      className="w-56"
+      value={draft.weekStart}
+      onChange={({ target }) => set({ weekStart: Number(target.value) })}
+    >
+      <option value={0}>{t`as the site has it`}</option>
+      {WEEKDAY_NAMES.map((name, index) => (
+        <option key={name} value={index + 1}>
+          {name}
+        </option>
+      ))}
+    </Select>
+  </label>
+);
 
 function TimeFields({ draft, set, zones }: { draft: OwnSettings; set: Set; zones: readonly string[] }) {
   return (
@@ -156,47 +212,69 @@ function TimeFields({ draft, set, zones }: { draft: OwnSettings; set: Set; zones
         value={draft.clock}
         onChange={(clock) => set({ clock })}
       />
-      <label>
-        <span className="block font-semibold">{t`A week begins on`}</span>
-        <Select
-          className="w-56"
-          value={draft.weekStart}
-          onChange={({ target }) => set({ weekStart: Number(target.value) })}
-        >
-          <option value={0}>{t`as the site has it`}</option>
-          {WEEKDAY_NAMES.map((name, index) => (
-            <option key={name} value={index + 1}>
-              {name}
-            </option>
-          ))}
-        </Select>
-      </label>
-      <Field
-        label={t`A second zone`}
-        hint={t`Beside the times of the site, on the board and with each date. All that is booked is in the site’s.`}
-      >
-        {(ids) => (
-          <div className="flex gap-2">
-            <div className="w-72">
-              <Combobox
-                {...ids}
-                options={zones.map((zone) => ({ value: zone, text: zone }))}
-                value={draft.zone ?? ''}
-                onChange={(zone) => set({ zone: zone || null })}
-              />
-            </div>
-            {draft.zone && (
-              <Button onClick={() => set({ zone: null })}>
-                {t`None`}
-                <span className="sr-only">{t` as second zone`}</span>
-              </Button>
-            )}
-          </div>
-        )}
-      </Field>
+      <WeekStart draft={draft} set={set} />
+      <SecondZone zones={zones} draft={draft} set={set} />
     </section>
   );
 }
+
+interface LookFieldsProps {
+  readonly draft: OwnSettings;
+  readonly set: Set;
+}
+
+const LookFields = ({ draft, set }: LookFieldsProps) => (
+  <section className="grid gap-3">
+    <h2 className="border-b border-rule text-xl">{tAs('theme')`Look`}</h2>
+    <Choose
+      legend={t`Theme`}
+      name="theme"
+      options={[
+        ['device', t`as the device has it`],
+        ['light', t`light`],
+        ['dark', t`dark`],
+      ]}
+      value={draft.theme}
+      onChange={(theme) => set({ theme })}
+    />
+    <Choose
+      legend={t`Contrast`}
+      name="contrast"
+      options={[
+        ['usual', t`usual`],
+        ['more', t`more`],
+      ]}
+      value={draft.contrast}
+      onChange={(contrast) => set({ contrast })}
+    />
+  </section>
+);
+
+interface ReminderFieldsProps {
+  readonly reminders: readonly number[];
+  readonly setReminders: (reminders: readonly number[]) => void;
+}
+
+const ReminderFields = ({ reminders, setReminders }: ReminderFieldsProps) => (
+  <fieldset>
+    <legend className="w-full border-b border-rule font-serif text-xl font-semibold">{t`Letters before what I have booked`}</legend>
+    <div className="flex flex-wrap gap-x-5 pt-2">
+      {REMINDERS_MIN.map((minutes) => (
+        <label key={minutes} className="flex min-h-8 cursor-pointer items-center gap-2">
+          <Checkbox
+            checked={reminders.includes(minutes)}
+            onChange={({ target }) =>
+              setReminders(
+                target.checked ? [...reminders, minutes] : reminders.filter((each) => each !== minutes),
+              )
+            }
+          />
+          {REMINDER_WORDS[minutes]}
+        </label>
+      ))}
+    </div>
+  </fieldset>
+);
 
 /** How things are shown to whoever looks; kept with one press, and the page is drawn anew by it. */
 export function SettingsForm({ settings, reminders: first, zones }: SettingsFormProps) {
@@ -227,52 +305,10 @@ export function SettingsForm({ settings, reminders: first, zones }: SettingsForm
         void save();
       }}
     >
-      <section className="grid gap-3">
-        <h2 className="border-b border-rule text-xl">{tAs('theme')`Look`}</h2>
-        <Choose
-          legend={t`Theme`}
-          name="theme"
-          options={[
-            ['device', t`as the device has it`],
-            ['light', t`light`],
-            ['dark', t`dark`],
-          ]}
-          value={draft.theme}
-          onChange={(theme) => set({ theme })}
-        />
-        <Choose
-          legend={t`Contrast`}
-          name="contrast"
-          options={[
-            ['usual', t`usual`],
-            ['more', t`more`],
-          ]}
-          value={draft.contrast}
-          onChange={(contrast) => set({ contrast })}
-        />
-      </section>
+      <LookFields draft={draft} set={set} />
       <TimeFields draft={draft} set={set} zones={zones} />
       <BoardFields draft={draft} set={set} fault={faultOf('settings.hours')} />
-      {reminders && (
-        <fieldset>
-          <legend className="w-full border-b border-rule font-serif text-xl font-semibold">{t`Letters before what I have booked`}</legend>
-          <div className="flex flex-wrap gap-x-5 pt-2">
-            {REMINDERS_MIN.map((minutes) => (
-              <label key={minutes} className="flex min-h-8 cursor-pointer items-center gap-2">
-                <Checkbox
-                  checked={reminders.includes(minutes)}
-                  onChange={({ target }) =>
-                    setReminders(
-                      target.checked ? [...reminders, minutes] : reminders.filter((each) => each !== minutes),
-                    )
-                  }
-                />
-                {REMINDER_WORDS[minutes]}
-              </label>
-            ))}
-          </div>
-        </fieldset>
-      )}
+      {reminders && <ReminderFields reminders={reminders} setReminders={setReminders} />}
       <RefusalNote error={error && { ...error, message: error.fields[0]?.message ?? error.message }} />
       <p>
         <Button isMain isSubmit isBusy={isSending}>{t`Save these preferences`}</Button>

@@ -59,6 +59,51 @@ function HoldFields({ change, ids }: { change: ChangeHandle; ids: readonly numbe
   );
 }
 
+interface ReasonFieldProps {
+  readonly picked: readonly DateView[];
+  readonly reason: string;
+  readonly setReason: (value: string) => void;
+}
+
+const ReasonField = ({ picked, reason, setReason }: ReasonFieldProps) => (
+  <label className="min-w-60 flex-1">
+    <span className="font-semibold">{t`Reason`}</span>{' '}
+    <span className="text-note text-soft">
+      {picked.some(({ needsReason }) => needsReason)
+        ? t`needed here: a rule of the office is not kept`
+        : t`to decline or leave out; the requester reads it`}
+    </span>
+    <TextField
+      value={reason}
+      maxLength={MOST_CHARACTERS.reason}
+      onChange={(event) => setReason(event.target.value)}
+    />
+  </label>
+);
+
+interface HoldsProps {
+  readonly change: ChangeHandle;
+  readonly ids: number[];
+  readonly held: DateView[];
+}
+
+const Holds = ({ change, ids, held }: HoldsProps) => (
+  <div className="flex flex-wrap items-end gap-2">
+    <HoldFields change={change} ids={ids} />
+    {held.length > 0 && (
+      <Button
+        isBusy={change.isSending}
+        onClick={() =>
+          change.run(
+            { action: 'release-hold' },
+            held.map(({ id }) => id),
+          )
+        }
+      >{t`End ${countText(held.length, 'hold', 'holds')}`}</Button>
+    )}
+  </div>
+);
+
 function Decision({ change, picked, waiting, reference }: DecisionProps) {
   const [reason, setReason] = useDraft(`reason ${reference}`, '');
   const ids = picked.map(({ id }) => id);
@@ -72,19 +117,7 @@ function Decision({ change, picked, waiting, reference }: DecisionProps) {
     <FootBar isUp={picked.length > 0}>
       <ChangeDone change={change} />
       <div className="flex flex-wrap items-end gap-2">
-        <label className="min-w-60 flex-1">
-          <span className="font-semibold">{t`Reason`}</span>{' '}
-          <span className="text-note text-soft">
-            {picked.some(({ needsReason }) => needsReason)
-              ? t`needed here: a rule of the office is not kept`
-              : t`to decline or leave out; the requester reads it`}
-          </span>
-          <TextField
-            value={reason}
-            maxLength={MOST_CHARACTERS.reason}
-            onChange={(event) => setReason(event.target.value)}
-          />
-        </label>
+        <ReasonField picked={picked} reason={reason} setReason={setReason} />
         <Button
           isMain
           isBusy={change.isSending}
@@ -105,20 +138,7 @@ function Decision({ change, picked, waiting, reference }: DecisionProps) {
           <span className="text-soft">{t`${waiting - ids.length} ${waiting - ids.length === 1 ? t`stays` : t`stay`} waiting`}</span>
         )}
       </div>
-      <div className="flex flex-wrap items-end gap-2">
-        <HoldFields change={change} ids={ids} />
-        {held.length > 0 && (
-          <Button
-            isBusy={change.isSending}
-            onClick={() =>
-              change.run(
-                { action: 'release-hold' },
-                held.map(({ id }) => id),
-              )
-            }
-          >{t`End ${countText(held.length, 'hold', 'holds')}`}</Button>
-        )}
-      </div>
+      <Holds change={change} ids={ids} held={held} />
     </FootBar>
   );
 }
@@ -143,6 +163,64 @@ function WantedChanges({ change, dates }: { change: ChangeHandle; dates: readonl
   );
 }
 
+interface PickByVerdictProps {
+  readonly clear: DateView[];
+  readonly setPicked: (picked: ReadonlySet<number>) => void;
+  readonly possible: DateView[];
+  readonly waitingIds: ReadonlySet<number>;
+  readonly waiting: DateView[];
+}
+
+/** Picking dates by their verdict. */
+const PickByVerdict = ({ clear, setPicked, possible, waitingIds, waiting }: PickByVerdictProps) => (
+  <div className="mb-2 flex flex-wrap items-center gap-2">
+    <span className="text-soft">{t`Pick`}</span>
+    {clear.length > 0 && <Button onClick={() => setPicked(idsOf(clear))}>{t`${clear.length} clear`}</Button>}
+    {possible.length > clear.length && (
+      <Button onClick={() => setPicked(idsOf(possible))}>{t`${possible.length} that can be approved`}</Button>
+    )}
+    <Button onClick={() => setPicked(waitingIds)}>{t`all ${waiting.length} waiting`}</Button>
+    <Button onClick={() => setPicked(new Set())}>{t`none`}</Button>
+  </div>
+);
+
+interface DecisionFootProps {
+  readonly isOneStep: boolean;
+  readonly waiting: DateView[];
+  readonly change: ChangeHandle;
+  readonly picked: DateView[];
+  readonly request: RequestView;
+  readonly wantedOtherwise: DateView[];
+}
+
+const DecisionFoot = ({ isOneStep, waiting, change, picked, request, wantedOtherwise }: DecisionFootProps) =>
+  isOneStep ? null : waiting.length > 0 ? (
+    <Decision change={change} picked={picked} waiting={waiting.length} reference={request.reference} />
+  ) : (
+    <>
+      <ChangeDone change={change} />
+      {!wantedOtherwise.length && <p className="py-3 text-soft">{t`Nothing here waits any more.`}</p>}
+    </>
+  );
+
+/** The dates that wait for a decision, and which of them are picked. */
+function useWaiting(request: RequestView) {
+  const waiting = request.dates.filter(
+    ({ actions }) => actions.includes('approve') || actions.includes('decline'),
+  );
+  const clear = approvable(waiting).filter(({ verdict }) => verdict === 'clear');
+  const possible = approvable(waiting);
+  // Those without a space too: they are clear once they are given one.
+  const [chosen, setPicked] = useState<ReadonlySet<number>>(
+    idsOf(waiting.filter(({ verdict, isPast }) => verdict === 'clear' && !isPast)),
+  );
+  const wantedOtherwise = request.dates.filter((date) => date.change !== null);
+  const unplaced = waiting.filter((date) => date.places === '' && !date.isPast);
+  const waitingIds = idsOf(waiting);
+  const picked = waiting.filter(({ id }) => chosen.has(id));
+  return { waiting, clear, possible, setPicked, wantedOtherwise, unplaced, waitingIds, picked };
+}
+
 /** Deciding one request: pick dates by verdict or hand, do something with what is picked, leave the rest waiting. */
 export function DecidePanel({
   request,
@@ -158,19 +236,8 @@ export function DecidePanel({
   const ways = useOfficeWays(request);
   const [choices, setChoices] = useState<Choices>(new Map());
   const [isOneStep, setOneStep] = useState(false);
-  const waiting = request.dates.filter(
-    ({ actions }) => actions.includes('approve') || actions.includes('decline'),
-  );
-  const clear = approvable(waiting).filter(({ verdict }) => verdict === 'clear');
-  const possible = approvable(waiting);
-  // Those without a space too: they are clear once they are given one.
-  const [chosen, setPicked] = useState<ReadonlySet<number>>(
-    idsOf(waiting.filter(({ verdict, isPast }) => verdict === 'clear' && !isPast)),
-  );
-  const wantedOtherwise = request.dates.filter((date) => date.change !== null);
-  const unplaced = waiting.filter((date) => date.places === '' && !date.isPast);
-  const waitingIds = idsOf(waiting);
-  const picked = waiting.filter(({ id }) => chosen.has(id));
+  const { waiting, clear, possible, setPicked, wantedOtherwise, unplaced, waitingIds, picked } =
+    useWaiting(request);
 
   return (
     <section aria-label={t`Dates and decision`}>
@@ -185,19 +252,13 @@ export function DecidePanel({
         />
       )}
       {waiting.length > 0 && (
-        <div className="mb-2 flex flex-wrap items-center gap-2">
-          <span className="text-soft">{t`Pick`}</span>
-          {clear.length > 0 && (
-            <Button onClick={() => setPicked(idsOf(clear))}>{t`${clear.length} clear`}</Button>
-          )}
-          {possible.length > clear.length && (
-            <Button
-              onClick={() => setPicked(idsOf(possible))}
-            >{t`${possible.length} that can be approved`}</Button>
-          )}
-          <Button onClick={() => setPicked(waitingIds)}>{t`all ${waiting.length} waiting`}</Button>
-          <Button onClick={() => setPicked(new Set())}>{t`none`}</Button>
-        </div>
+        <PickByVerdict
+          clear={clear}
+          setPicked={setPicked}
+          possible={possible}
+          waitingIds={waitingIds}
+          waiting={waiting}
+        />
       )}
       <OneStepPanel
         request={request}
@@ -230,14 +291,14 @@ export function DecidePanel({
         />
       )}
       <FallbackPanel request={request} change={change} places={places} />
-      {isOneStep ? null : waiting.length > 0 ? (
-        <Decision change={change} picked={picked} waiting={waiting.length} reference={request.reference} />
-      ) : (
-        <>
-          <ChangeDone change={change} />
-          {!wantedOtherwise.length && <p className="py-3 text-soft">{t`Nothing here waits any more.`}</p>}
-        </>
-      )}
+      <DecisionFoot
+        isOneStep={isOneStep}
+        waiting={waiting}
+        change={change}
+        picked={picked}
+        request={request}
+        wantedOtherwise={wantedOtherwise}
+      />
     </section>
   );
 }

@@ -90,37 +90,76 @@ interface OfficeWaysProps {
   readonly offerUntil: string;
 }
 
-/** For the office: alternatives of the request's dates, moved there at once or offered to the requester. */
-export function OfficeWays({ request, change, ways, onTakeForAll, offerUntil }: OfficeWaysProps) {
+/** Everything of one sharing out is moved at once. */
+function sharedMove(change: ChangeHandle, reason: string) {
+  return (placements: SharedAlternatives['placements']) => {
+    const moved = placements.flatMap(({ patch, ...rest }) => (patch ? [{ ...rest, patch }] : []));
+    return change.runFor(
+      { action: 'move', each: moved.map(({ occurrence, patch }) => ({ occurrence, patch })), reason },
+      moved.map(({ reference, version, occurrence }) => ({
+        reference,
+        version,
+        occurrences: [occurrence],
+      })),
+    );
+  };
+}
+
+interface WhyMovedProps {
+  readonly reason: string;
+  readonly setReason: (reason: string) => void;
+}
+
+const WhyMoved = ({ reason, setReason }: WhyMovedProps) => (
+  <label className="w-full max-w-xl text-note">
+    {t`Why `}
+    <span className="text-soft">{t`(needed where a rule is not kept; the requester reads it)`}</span>
+    <TextField
+      maxLength={MOST_CHARACTERS.reason}
+      value={reason}
+      onChange={(event) => setReason(event.target.value)}
+    />
+  </label>
+);
+
+interface OfferFormProps {
+  readonly run: () => Promise<boolean>;
+  readonly change: ChangeHandle;
+  readonly until: string;
+  readonly setUntil: (until: string) => void;
+}
+
+const OfferForm = ({ run, change, until, setUntil }: OfferFormProps) => (
+  <Form
+    className="flex flex-wrap items-end gap-2"
+    onSubmit={(event) => {
+      event.preventDefault();
+      void run();
+    }}
+  >
+    <Button isSubmit isBusy={change.isSending}>{t`Offer it, and hold it until`}</Button>
+    <DateTimeField aria-label={t`The offer is held until`} isRequired value={until} onChange={setUntil} />
+  </Form>
+);
+
+/** Why it is moved, and until when an offer is held. */
+function useReasonAndEnd(offerUntil: string) {
   const [reason, setReason] = useState('');
   const [until, setUntil] = useState(offerUntil);
+  return { reason, setReason, until, setUntil };
+}
+
+/** For the office: alternatives of the request's dates, moved there at once or offered to the requester. */
+export function OfficeWays({ request, change, ways, onTakeForAll, offerUntil }: OfficeWaysProps) {
+  const { reason, setReason, until, setUntil } = useReasonAndEnd(offerUntil);
   if (!inTrouble(request.dates).length) return null;
   const isWaiting = (occurrence: number | null) =>
     request.dates.some(({ id, state }) => id === occurrence && state === 'waiting');
 
   const offer = (run: () => Promise<boolean>) => (
-    <Form
-      className="flex flex-wrap items-end gap-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void run();
-      }}
-    >
-      <Button isSubmit isBusy={change.isSending}>{t`Offer it, and hold it until`}</Button>
-      <DateTimeField aria-label={t`The offer is held until`} isRequired value={until} onChange={setUntil} />
-    </Form>
+    <OfferForm run={run} change={change} until={until} setUntil={setUntil} />
   );
-  const why = (
-    <label className="w-full max-w-xl text-note">
-      {t`Why `}
-      <span className="text-soft">{t`(needed where a rule is not kept; the requester reads it)`}</span>
-      <TextField
-        maxLength={MOST_CHARACTERS.reason}
-        value={reason}
-        onChange={(event) => setReason(event.target.value)}
-      />
-    </label>
-  );
+  const why = <WhyMoved reason={reason} setReason={setReason} />;
   const moveOne = (way: AlternativeView, occurrence: number) => (
     <>
       {why}
@@ -133,17 +172,7 @@ export function OfficeWays({ request, change, ways, onTakeForAll, offerUntil }: 
         offer(() => change.run({ action: 'propose', patch: way.patch, until }, [occurrence]))}
     </>
   );
-  const moveShared = (placements: SharedAlternatives['placements']) => {
-    const moved = placements.flatMap(({ patch, ...rest }) => (patch ? [{ ...rest, patch }] : []));
-    return change.runFor(
-      { action: 'move', each: moved.map(({ occurrence, patch }) => ({ occurrence, patch })), reason },
-      moved.map(({ reference, version, occurrence }) => ({
-        reference,
-        version,
-        occurrences: [occurrence],
-      })),
-    );
-  };
+  const moveShared = sharedMove(change, reason);
   const moveAll = (way: SeriesAlternativeView) => {
     const each = way.changes.map(({ occurrence, patch }) => ({ occurrence: occurrence!, patch }));
     const dates = each.map(({ occurrence }) => occurrence);

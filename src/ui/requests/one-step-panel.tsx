@@ -90,6 +90,84 @@ interface OneStepPanelProps {
   readonly offerUntil: string;
 }
 
+interface OneStepOfferProps {
+  readonly change: ChangeHandle;
+  onOpen(isOpen: boolean): void;
+  readonly words: string;
+  readonly ways: ReturnType<typeof useAlternatives>;
+}
+
+const OneStepOffer = ({ change, onOpen, words, ways }: OneStepOfferProps) => (
+  <p className="mb-2 flex flex-wrap items-center gap-3 border-l-4 border-clear bg-sunk px-3 py-2">
+    <Button isMain isBusy={change.isSending} onClick={() => onOpen(true)}>
+      {words} …
+    </Button>
+    <span className="text-soft">
+      {ways.found.isOver
+        ? t`Each date with a conflict, at its best alternative.`
+        : t`Alternatives are still being looked for.`}
+    </span>
+  </p>
+);
+
+interface OneStepFormProps {
+  readonly wanted: OneStep | null;
+  readonly change: ChangeHandle;
+  onOpen(isOpen: boolean): void;
+  readonly isOffer: boolean;
+  readonly until: string;
+  readonly setUntil: (until: string) => void;
+  readonly reason: string;
+  readonly setReason: (value: string) => void;
+  readonly words: string;
+}
+
+const OneStepForm = ({
+  wanted,
+  change,
+  onOpen,
+  isOffer,
+  until,
+  setUntil,
+  reason,
+  setReason,
+  words,
+}: OneStepFormProps) => (
+  <Form
+    className="flex flex-wrap items-end gap-2"
+    onSubmit={async (event) => {
+      event.preventDefault();
+      if (wanted && (await change.run(wanted.step, wanted.occurrences))) onOpen(false);
+    }}
+  >
+    {isOffer && (
+      <Field label={t`Offers are held until`} look="note">
+        <DateTimeField isRequired value={until} onChange={setUntil} />
+      </Field>
+    )}
+    <label className="min-w-56 flex-1">
+      <span className="block text-note">
+        {t`Why `}
+        <span className="text-soft">{t`(needed where a rule is not kept)`}</span>
+      </span>
+      <TextField
+        maxLength={MOST_CHARACTERS.reason}
+        value={reason}
+        onChange={(event) => setReason(event.target.value)}
+      />
+    </label>
+    <Button
+      isMain
+      isSubmit
+      isBusy={change.isSending}
+      off={wanted ? null : t`Nothing is clear, and no alternative is chosen for any date.`}
+    >
+      {words}
+    </Button>
+    <Button onClick={() => onOpen(false)}>{t`Not now`}</Button>
+  </Form>
+);
+
 /** What is clear approved, and what clashes at its best alternative, in one step that is seen before it is taken. */
 export function OneStepPanel({
   request,
@@ -110,19 +188,7 @@ export function OneStepPanel({
   const words = sayOneStep(asked.length, moved, request.otherSpaceOk);
   const wanted = oneStep(asked, elsewhere, until, reason);
   const isOffer = moved > 0 && !request.otherSpaceOk;
-  if (!isOpen)
-    return (
-      <p className="mb-2 flex flex-wrap items-center gap-3 border-l-4 border-clear bg-sunk px-3 py-2">
-        <Button isMain isBusy={change.isSending} onClick={() => onOpen(true)}>
-          {words} …
-        </Button>
-        <span className="text-soft">
-          {ways.found.isOver
-            ? t`Each date with a conflict, at its best alternative.`
-            : t`Alternatives are still being looked for.`}
-        </span>
-      </p>
-    );
+  if (!isOpen) return <OneStepOffer change={change} onOpen={onOpen} words={words} ways={ways} />;
   return (
     <section
       aria-label={t`In one step`}
@@ -135,39 +201,17 @@ export function OneStepPanel({
         onChoose={(id, way) => onChoose(new Map([...choices, [id, way]]))}
       />
       {wanted && <Consequence request={request} wanted={wanted} />}
-      <Form
-        className="flex flex-wrap items-end gap-2"
-        onSubmit={async (event) => {
-          event.preventDefault();
-          if (wanted && (await change.run(wanted.step, wanted.occurrences))) onOpen(false);
-        }}
-      >
-        {isOffer && (
-          <Field label={t`Offers are held until`} look="note">
-            <DateTimeField isRequired value={until} onChange={setUntil} />
-          </Field>
-        )}
-        <label className="min-w-56 flex-1">
-          <span className="block text-note">
-            {t`Why `}
-            <span className="text-soft">{t`(needed where a rule is not kept)`}</span>
-          </span>
-          <TextField
-            maxLength={MOST_CHARACTERS.reason}
-            value={reason}
-            onChange={(event) => setReason(event.target.value)}
-          />
-        </label>
-        <Button
-          isMain
-          isSubmit
-          isBusy={change.isSending}
-          off={wanted ? null : t`Nothing is clear, and no alternative is chosen for any date.`}
-        >
-          {words}
-        </Button>
-        <Button onClick={() => onOpen(false)}>{t`Not now`}</Button>
-      </Form>
+      <OneStepForm
+        wanted={wanted}
+        change={change}
+        onOpen={onOpen}
+        isOffer={isOffer}
+        until={until}
+        setUntil={setUntil}
+        reason={reason}
+        setReason={setReason}
+        words={words}
+      />
       <p className="text-note text-soft">
         {request.otherSpaceOk
           ? t`The requester said that another space will do: no answer is needed.`

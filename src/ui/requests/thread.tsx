@@ -69,11 +69,92 @@ interface ThreadProps {
   readonly isOffice: boolean;
 }
 
-/** What was written about a request, and a place to write more, with files. */
-export function Thread({ request, isOffice }: ThreadProps) {
-  const router = useRouter();
-  const office = useOffice();
-  const id = useId();
+interface ReadByProps {
+  readonly id: string;
+  readonly as: WrittenAs;
+  readonly setDraft: (value: MessageDraft) => void;
+  readonly draft: MessageDraft;
+}
+
+const ReadBy = ({ id, as, setDraft, draft }: ReadByProps) => (
+  <fieldset className="flex flex-wrap gap-x-5">
+    <legend className="sr-only">{t`Who is to read it`}</legend>
+    {(Object.keys(WRITTEN_AS) as WrittenAs[]).map((value) => (
+      <label key={value} className="flex items-center gap-2">
+        <Radio
+          name={`${id}-kind`}
+          checked={as === value}
+          onChange={() => setDraft({ ...draft, as: value })}
+        />
+        {WRITTEN_AS[value].words}
+      </label>
+    ))}
+  </fieldset>
+);
+
+interface MessageFormProps {
+  readonly write: () => Promise<void>;
+  readonly id: string;
+  readonly isOffice: boolean;
+  readonly text: string;
+  readonly setDraft: (value: MessageDraft) => void;
+  readonly draft: MessageDraft;
+  readonly as: WrittenAs;
+  readonly lines: readonly FileLine[];
+  readonly files: ReturnType<typeof useFiles>;
+  readonly error: ReturnType<typeof useSend>['error'];
+  readonly isSending: boolean;
+}
+
+const MessageForm = ({
+  write,
+  id,
+  isOffice,
+  text,
+  setDraft,
+  draft,
+  as,
+  lines,
+  files,
+  error,
+  isSending,
+}: MessageFormProps) => (
+  <Form
+    className="mt-3 grid gap-2"
+    onSubmit={(event) => {
+      event.preventDefault();
+      void write();
+    }}
+  >
+    <label htmlFor={id} className="font-semibold">
+      {isOffice ? t`Write` : t`Write to the office`}
+    </label>
+    <TextArea
+      id={id}
+      rows={3}
+      maxLength={MOST_CHARACTERS.message}
+      value={text}
+      onChange={(event) => setDraft({ ...draft, text: event.target.value })}
+    />
+    {isOffice && <ReadBy id={id} as={as} setDraft={setDraft} draft={draft} />}
+    <FilePicker lines={lines} files={files} isSignedIn label={t`Files with it`} />
+    <RefusalNote error={error} />
+    <Button
+      isSubmit
+      className="justify-self-start"
+      isBusy={isSending}
+      off={text.trim() || lines.length ? null : t`Write something or add a file first.`}
+    >
+      {isSending ? t`Sending …` : t`Send`}
+    </Button>
+  </Form>
+);
+
+/** The message as it is written, kept while the network is away, and sending it. */
+function useMessage(
+  request: Pick<RequestView, 'reference' | 'messages' | 'mayWrite'>,
+  router: ReturnType<typeof useRouter>,
+) {
   const [draft, setDraft] = useDraft<MessageDraft>(`message ${request.reference}`, NO_MESSAGE);
   const { text, as, lines } = draft;
   const setLines = useCallback(
@@ -94,6 +175,15 @@ export function Thread({ request, isOffice }: ThreadProps) {
       },
     );
   };
+  return { draft, setDraft, text, as, lines, error, isSending, files, write };
+}
+
+/** What was written about a request, and a place to write more, with files. */
+export function Thread({ request, isOffice }: ThreadProps) {
+  const router = useRouter();
+  const office = useOffice();
+  const id = useId();
+  const { draft, setDraft, text, as, lines, error, isSending, files, write } = useMessage(request, router);
   return (
     <section aria-label={t`Messages`} className="mt-4 border-t border-strong-rule pt-3">
       <h2 className="text-xl">{isOffice ? t`With the requester` : t`With the office`}</h2>
@@ -110,49 +200,19 @@ export function Thread({ request, isOffice }: ThreadProps) {
         </p>
       )}
       {request.mayWrite && (
-        <Form
-          className="mt-3 grid gap-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            void write();
-          }}
-        >
-          <label htmlFor={id} className="font-semibold">
-            {isOffice ? t`Write` : t`Write to the office`}
-          </label>
-          <TextArea
-            id={id}
-            rows={3}
-            maxLength={MOST_CHARACTERS.message}
-            value={text}
-            onChange={(event) => setDraft({ ...draft, text: event.target.value })}
-          />
-          {isOffice && (
-            <fieldset className="flex flex-wrap gap-x-5">
-              <legend className="sr-only">{t`Who is to read it`}</legend>
-              {(Object.keys(WRITTEN_AS) as WrittenAs[]).map((value) => (
-                <label key={value} className="flex items-center gap-2">
-                  <Radio
-                    name={`${id}-kind`}
-                    checked={as === value}
-                    onChange={() => setDraft({ ...draft, as: value })}
-                  />
-                  {WRITTEN_AS[value].words}
-                </label>
-              ))}
-            </fieldset>
-          )}
-          <FilePicker lines={lines} files={files} isSignedIn label={t`Files with it`} />
-          <RefusalNote error={error} />
-          <Button
-            isSubmit
-            className="justify-self-start"
-            isBusy={isSending}
-            off={text.trim() || lines.length ? null : t`Write something or add a file first.`}
-          >
-            {isSending ? t`Sending …` : t`Send`}
-          </Button>
-        </Form>
+        <MessageForm
+          write={write}
+          id={id}
+          isOffice={isOffice}
+          text={text}
+          setDraft={setDraft}
+          draft={draft}
+          as={as}
+          lines={lines}
+          files={files}
+          error={error}
+          isSending={isSending}
+        />
       )}
     </section>
   );

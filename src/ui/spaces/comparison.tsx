@@ -17,6 +17,56 @@ interface ComparisonProps {
   dropHref(space: number): string;
 }
 
+const ComparisonHead = ({ pages }: { readonly pages: readonly SpacePage[] }) => (
+  <thead>
+    <tr>
+      <td className="w-28" />
+      {pages.map((page) => (
+        <th key={page.id} scope="col" className="border-l border-rule px-3 pb-2 text-left align-bottom">
+          <Link href={`/spaces/${page.code}`} className="font-serif text-xl no-underline hover:underline">
+            {page.name}
+          </Link>
+          <span className="block font-normal text-soft">
+            {page.code}, {page.building}
+          </span>
+        </th>
+      ))}
+    </tr>
+  </thead>
+);
+
+interface NextStepsProps {
+  askHref(space: SpacePage): string;
+  readonly page: SpacePage;
+  dropHref(space: number): string;
+}
+
+const NextSteps = ({ askHref, page, dropHref }: NextStepsProps) => (
+  <p className="flex flex-wrap gap-2">
+    <ButtonLink isMain href={askHref(page)}>{t`Ask for it`}</ButtonLink>
+    <ButtonLink
+      scroll={false}
+      href={dropHref(page.id)}
+      aria-label={t`Put away: ${page.name}`}
+    >{t`Put away`}</ButtonLink>
+  </p>
+);
+
+interface SeatsProps {
+  readonly layouts: SpacePage['layouts'];
+}
+
+const Seats = ({ layouts }: SeatsProps) => (
+  <ul>
+    {layouts.map(({ layout, seats, setupMin, strikeMin }) => (
+      <li key={layout}>
+        <b>{seats}</b> {layout}{' '}
+        <span className="text-fine text-soft">{t`${setupMin} + ${strikeMin} min`}</span>
+      </li>
+    ))}
+  </ul>
+);
+
 /** Up to three spaces beside one another, all floors at one scale; the picked time stays. */
 export function Comparison({ pages, found, day, askHref, dropHref }: ComparisonProps) {
   const row = (title: string, cell: (page: SpacePage) => ReactNode) => (
@@ -35,24 +85,7 @@ export function Comparison({ pages, found, day, askHref, dropHref }: ComparisonP
   return (
     <section aria-label={t`Compared`} className="sheet mb-4 overflow-x-auto p-4">
       <table className="w-full min-w-[36rem] table-fixed">
-        <thead>
-          <tr>
-            <td className="w-28" />
-            {pages.map((page) => (
-              <th key={page.id} scope="col" className="border-l border-rule px-3 pb-2 text-left align-bottom">
-                <Link
-                  href={`/spaces/${page.code}`}
-                  className="font-serif text-xl no-underline hover:underline"
-                >
-                  {page.name}
-                </Link>
-                <span className="block font-normal text-soft">
-                  {page.code}, {page.building}
-                </span>
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <ComparisonHead pages={pages} />
         <tbody>
           {row(t`Floor`, ({ plan, name }) =>
             plan ? <FloorPlanDrawing plan={plan} name={name} scale={0.75} /> : t`not measured`,
@@ -73,14 +106,7 @@ export function Comparison({ pages, found, day, askHref, dropHref }: ComparisonP
             );
           })}
           {row(t`Seats`, ({ layouts }) => (
-            <ul>
-              {layouts.map(({ layout, seats, setupMin, strikeMin }) => (
-                <li key={layout}>
-                  <b>{seats}</b> {layout}{' '}
-                  <span className="text-fine text-soft">{t`${setupMin} + ${strikeMin} min`}</span>
-                </li>
-              ))}
-            </ul>
+            <Seats layouts={layouts} />
           ))}
           {row(t`Facts`, ({ facts, features }) => [...facts, ...features].join(' · '))}
           {row(t`On ${dayLong(day).replace(/ \d{4}$/, '')}`, ({ on }) =>
@@ -98,14 +124,7 @@ export function Comparison({ pages, found, day, askHref, dropHref }: ComparisonP
             ),
           )}
           {row(t`Next`, (page) => (
-            <p className="flex flex-wrap gap-2">
-              <ButtonLink isMain href={askHref(page)}>{t`Ask for it`}</ButtonLink>
-              <ButtonLink
-                scroll={false}
-                href={dropHref(page.id)}
-                aria-label={t`Put away: ${page.name}`}
-              >{t`Put away`}</ButtonLink>
-            </p>
+            <NextSteps askHref={askHref} page={page} dropHref={dropHref} />
           ))}
         </tbody>
       </table>
