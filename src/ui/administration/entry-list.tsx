@@ -5,7 +5,7 @@ import { TextField } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import type { EntryLine } from '@/contracts/administration/docs';
-import { KIND_WORDS, type EntryKind } from '@/contracts/administration/kinds';
+import { KIND_WORDS, type EntryKind, type KindWords } from '@/contracts/administration/kinds';
 import { countText } from '@/contracts/words/when';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import Link from '@/ui/kit/link';
@@ -32,6 +32,77 @@ function Line({ kind, line, children }: { kind: EntryKind; line: EntryLine; chil
   );
 }
 
+interface MoveButtonProps {
+  readonly command: 'up' | 'down';
+  readonly isSending: boolean;
+  readonly index: number;
+  readonly found: EntryLine[];
+  readonly submit: ReturnType<typeof useSubmit>['submit'];
+  readonly kind: EntryKind;
+  readonly line: EntryLine;
+}
+
+/** Moves an entry up or down the list others choose from. */
+const MoveButton = ({ command, isSending, index, found, submit, kind, line }: MoveButtonProps) => (
+  <Button
+    look="px-2 py-0"
+    isBusy={isSending}
+    off={
+      command === 'up' && index === 0
+        ? t`It is the first.`
+        : command === 'down' && index === found.length - 1
+          ? t`It is the last.`
+          : null
+    }
+    onClick={() => void submit(`/api/house/${kind}/${line.id}`, { command })}
+  >
+    {command === 'up' ? '↑' : '↓'}
+    <span className="sr-only">
+      {command === 'up' ? t` Move ${line.name} up` : t` Move ${line.name} down`}
+    </span>
+  </Button>
+);
+
+interface FindAmongProps {
+  readonly search: string;
+  readonly setSearch: (search: string) => void;
+}
+
+const FindAmong = ({ search, setSearch }: FindAmongProps) => (
+  <p className="pb-2">
+    <label className="font-semibold">
+      {t`Find `}
+      <TextField
+        className="w-64"
+        type="search"
+        value={search}
+        onChange={({ target }) => setSearch(target.value)}
+      />
+    </label>
+  </p>
+);
+
+interface OutOfUseProps {
+  readonly retired: EntryLine[];
+  readonly words: KindWords;
+  readonly fits: ({ name, note }: EntryLine) => boolean;
+  readonly kind: EntryKind;
+}
+
+/** What is no longer offered, and can be taken back into use. */
+const OutOfUse = ({ retired, words, fits, kind }: OutOfUseProps) => (
+  <Disclosure
+    summary={t`${countText(retired.length, words.one, words.many.toLowerCase())} out of use`}
+    className="pt-4"
+  >
+    <ul>
+      {retired.filter(fits).map((line) => (
+        <Line key={line.id} kind={kind} line={line} />
+      ))}
+    </ul>
+  </Disclosure>
+);
+
 /** Things of a kind in the order of the house; what is out of use is folded away. */
 export function EntryList({ kind, lines, mayKeep }: EntryListProps) {
   const [search, setSearch] = useState('');
@@ -45,19 +116,7 @@ export function EntryList({ kind, lines, mayKeep }: EntryListProps) {
   const moves = mayKeep && words.isOrdered && !asked.length;
   return (
     <div className="max-w-4xl">
-      {lines.length > FEW && (
-        <p className="pb-2">
-          <label className="font-semibold">
-            {t`Find `}
-            <TextField
-              className="w-64"
-              type="search"
-              value={search}
-              onChange={({ target }) => setSearch(target.value)}
-            />
-          </label>
-        </p>
-      )}
+      {lines.length > FEW && <FindAmong search={search} setSearch={setSearch} />}
       <RefusalNote error={error} />
       <p aria-live="polite" className="text-soft">
         {asked.length ? t`${found.length} of ${used.length}` : ''}
@@ -67,41 +126,22 @@ export function EntryList({ kind, lines, mayKeep }: EntryListProps) {
           <Line key={line.id} kind={kind} line={line}>
             {moves &&
               (['up', 'down'] as const).map((command) => (
-                <Button
+                <MoveButton
                   key={command}
-                  look="px-2 py-0"
-                  isBusy={isSending}
-                  off={
-                    command === 'up' && index === 0
-                      ? t`It is the first.`
-                      : command === 'down' && index === found.length - 1
-                        ? t`It is the last.`
-                        : null
-                  }
-                  onClick={() => void submit(`/api/house/${kind}/${line.id}`, { command })}
-                >
-                  {command === 'up' ? '↑' : '↓'}
-                  <span className="sr-only">
-                    {command === 'up' ? t` Move ${line.name} up` : t` Move ${line.name} down`}
-                  </span>
-                </Button>
+                  command={command}
+                  isSending={isSending}
+                  index={index}
+                  found={found}
+                  submit={submit}
+                  kind={kind}
+                  line={line}
+                />
               ))}
           </Line>
         ))}
       </ul>
       {used.length === 0 && <p>{t`There is none yet.`}</p>}
-      {retired.length > 0 && (
-        <Disclosure
-          summary={t`${countText(retired.length, words.one, words.many.toLowerCase())} out of use`}
-          className="pt-4"
-        >
-          <ul>
-            {retired.filter(fits).map((line) => (
-              <Line key={line.id} kind={kind} line={line} />
-            ))}
-          </ul>
-        </Disclosure>
-      )}
+      {retired.length > 0 && <OutOfUse retired={retired} words={words} fits={fits} kind={kind} />}
     </div>
   );
 }

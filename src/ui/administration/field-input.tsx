@@ -97,6 +97,50 @@ export const Fields = ({ fields, draft, choices, faults, within, set }: FieldsPr
     </div>
   ));
 
+interface RowProps {
+  readonly index: number;
+  readonly field: Extract<FormField, { kind: 'rows' }>;
+  readonly row: Readonly<Record<string, unknown>>;
+  readonly choices: FieldProps<FormField>['choices'];
+  readonly faults: readonly { readonly path: string; readonly message: string }[];
+  readonly name: string;
+  readonly replace: (index: number, row: Draft) => void;
+  readonly onChange: (value: unknown) => void;
+  readonly rows: readonly Readonly<Record<string, unknown>>[];
+}
+
+const Row = ({ index, field, row, choices, faults, name, replace, onChange, rows }: RowProps) => (
+  <div role="listitem" className="flex flex-wrap items-start gap-x-4 gap-y-2 border-l-2 border-rule pl-3">
+    <Fields
+      fields={field.fields}
+      draft={row}
+      choices={choices}
+      faults={faultsUnder(faults, String(index))}
+      within={name}
+      set={(part, changed) => replace(index, { ...row, [part]: changed })}
+    />
+    <Button className="self-center" onClick={() => onChange(rows.filter((_, at) => at !== index))}>
+      {t`Leave out`}
+      <span className="sr-only"> {name}</span>
+    </Button>
+  </div>
+);
+
+interface RowsNoteProps {
+  readonly fault: string;
+  readonly field: Extract<FormField, { kind: 'rows' }>;
+}
+
+const RowsNote = ({ fault, field }: RowsNoteProps) => (
+  <p className="text-note">
+    {fault ? (
+      <strong className="text-clash">{fault}</strong>
+    ) : (
+      <span className="text-soft">{field.hint}</span>
+    )}
+  </p>
+);
+
 /** A list of rows, each with fields of its own. */
 function RowsInput({
   field,
@@ -121,37 +165,23 @@ function RowsInput({
   return (
     <fieldset>
       <legend className="font-semibold">{field.label}</legend>
-      {(fault || field.hint) && (
-        <p className="text-note">
-          {fault ? (
-            <strong className="text-clash">{fault}</strong>
-          ) : (
-            <span className="text-soft">{field.hint}</span>
-          )}
-        </p>
-      )}
+      {(fault || field.hint) && <RowsNote fault={fault} field={field} />}
       <div ref={list} role="list" className="grid gap-2 py-1">
         {rows.map((row, index) => {
           const name = `${field.one} ${index + 1}${within ? t` of ${within}` : ''}`;
           return (
-            <div
+            <Row
               key={index}
-              role="listitem"
-              className="flex flex-wrap items-start gap-x-4 gap-y-2 border-l-2 border-rule pl-3"
-            >
-              <Fields
-                fields={field.fields}
-                draft={row}
-                choices={choices}
-                faults={faultsUnder(faults, String(index))}
-                within={name}
-                set={(part, changed) => replace(index, { ...row, [part]: changed })}
-              />
-              <Button className="self-center" onClick={() => onChange(rows.filter((_, at) => at !== index))}>
-                {t`Leave out`}
-                <span className="sr-only"> {name}</span>
-              </Button>
-            </div>
+              index={index}
+              field={field}
+              row={row}
+              choices={choices}
+              faults={faults}
+              name={name}
+              replace={replace}
+              onChange={onChange}
+              rows={rows}
+            />
           );
         })}
       </div>

@@ -5,7 +5,7 @@ import { readJson } from '@/ui/hooks/query';
 import type { SpaceDay } from '@/contracts/calendar/space-day';
 import type { Drawn, DrawnPlace } from '@/contracts/requests/drawn';
 import { dayShort, sayClock } from '@/contracts/words/when';
-import type { Interval } from '@/core/time/epoch-minute';
+import type { EpochMinute, Interval } from '@/core/time/epoch-minute';
 import type { LocalDate } from '@/core/time/local-time';
 import { startOfDay } from '@/core/time/zone';
 import { useOffice } from '@/ui/hooks/office';
@@ -62,6 +62,54 @@ function useTaken(rows: readonly Row[]): ReadonlyMap<string, SpaceDay['taken']> 
 
 const HOUR_MIN = 60;
 
+const DrawingKey = ({ now }: { readonly now: Drawn | null }) => (
+  <figcaption className="flex gap-4 border-t border-rule pt-1 text-small text-soft">
+    {now && (
+      <span>
+        <span className="mr-1 inline-block h-3 w-5 border-2 border-dotted border-clash align-middle" />
+        {t`as asked for`}
+      </span>
+    )}
+    <span>
+      <span className="mr-1 inline-block h-3 w-5 border-2 border-clear bg-clear/25 align-middle" />
+      {now ? t`as it would be` : t`this date`}
+    </span>
+  </figcaption>
+);
+
+interface TakenThenProps {
+  readonly start: EpochMinute;
+  readonly place: (day: LocalDate, { start, end }: Interval) => { left: string; width: string };
+  readonly row: Row;
+  readonly end: EpochMinute;
+  readonly title: string | null;
+}
+
+const TakenThen = ({ start, place, row, end, title }: TakenThenProps) => (
+  <span
+    className="absolute inset-y-2 overflow-hidden border border-strong-rule bg-sunk px-1 text-mini leading-tight text-soft"
+    style={place(row.day, { start, end })}
+  >
+    {title ?? t`taken`}
+  </span>
+);
+
+interface HoursProps {
+  readonly ticks: number[];
+  readonly percent: (minutes: number) => string;
+  readonly first: number;
+}
+
+const Hours = ({ ticks, percent, first }: HoursProps) => (
+  <div className="relative ml-32 h-4 text-tiny text-soft">
+    {ticks.map((minute) => (
+      <span key={minute} className="absolute" style={{ left: percent(minute - first) }}>
+        {sayClock(Math.max(0, minute))}
+      </span>
+    ))}
+  </div>
+);
+
 /**
  * The slice of the board around a date: where it is now, where it would be, and what else stands there. Without a
  * `now` it is a date where it stands.
@@ -91,13 +139,7 @@ export function WayDrawing({ now, then }: { now: Drawn | null; then: Drawn }) {
   if (!rows.length) return null;
   return (
     <figure className="my-2" aria-hidden="true">
-      <div className="relative ml-32 h-4 text-tiny text-soft">
-        {ticks.map((minute) => (
-          <span key={minute} className="absolute" style={{ left: percent(minute - first) }}>
-            {sayClock(Math.max(0, minute))}
-          </span>
-        ))}
-      </div>
+      <Hours ticks={ticks} percent={percent} first={first} />
       {rows.map((row) => (
         <div key={`${row.day} ${row.spaceId}`} className="flex items-stretch border-t border-rule">
           <span className="w-32 shrink-0 py-1 pr-2 text-small leading-tight">
@@ -108,31 +150,14 @@ export function WayDrawing({ now, then }: { now: Drawn | null; then: Drawn }) {
             {(taken.get(`${row.day} ${row.spaceId}`) ?? [])
               .filter(({ start, end }) => minutesOf(row.day, end) > first && minutesOf(row.day, start) < last)
               .map(({ start, end, title }) => (
-                <span
-                  key={start}
-                  className="absolute inset-y-2 overflow-hidden border border-strong-rule bg-sunk px-1 text-mini leading-tight text-soft"
-                  style={place(row.day, { start, end })}
-                >
-                  {title ?? t`taken`}
-                </span>
+                <TakenThen key={start} start={start} place={place} row={row} end={end} title={title} />
               ))}
             {row.now && <Bracket place={row.now} isNow at={(span) => place(row.day, span)} />}
             {row.then && <Bracket place={row.then} isNow={false} at={(span) => place(row.day, span)} />}
           </span>
         </div>
       ))}
-      <figcaption className="flex gap-4 border-t border-rule pt-1 text-small text-soft">
-        {now && (
-          <span>
-            <span className="mr-1 inline-block h-3 w-5 border-2 border-dotted border-clash align-middle" />
-            {t`as asked for`}
-          </span>
-        )}
-        <span>
-          <span className="mr-1 inline-block h-3 w-5 border-2 border-clear bg-clear/25 align-middle" />
-          {now ? t`as it would be` : t`this date`}
-        </span>
-      </figcaption>
+      <DrawingKey now={now} />
     </figure>
   );
 }

@@ -48,6 +48,55 @@ function Compared({ arrived, now }: { arrived: ArrivedOffice; now?: OfficeCounts
   );
 }
 
+interface NameTypedProps {
+  readonly site: string;
+  readonly faultOf: (path: string) => string;
+  readonly name: string;
+  readonly setName: (name: string) => void;
+}
+
+const NameTyped = ({ site, faultOf, name, setName }: NameTypedProps) => (
+  <Field label={t`What is replaced: type “${site}”`} fault={faultOf('name')}>
+    {(ids) => (
+      <TextField
+        {...ids}
+        className="w-72"
+        autoComplete="off"
+        value={name}
+        onChange={({ target }) => setName(target.value)}
+      />
+    )}
+  </Field>
+);
+
+interface ArrivedProps {
+  readonly arrived: ArrivedOffice;
+  readonly now: OfficeCounts | undefined;
+  readonly site: string | undefined;
+  readonly faultOf: (path: string) => string;
+  readonly name: string;
+  readonly setName: (name: string) => void;
+  readonly isBusy: boolean;
+  readonly putIn: (office: ArrivedOffice) => Promise<boolean>;
+  readonly setArrived: (arrived: ArrivedOffice | null) => void;
+}
+
+/** What the archive holds, and what it takes the place of. */
+const Arrived = ({ arrived, now, site, faultOf, name, setName, isBusy, putIn, setArrived }: ArrivedProps) => (
+  <section aria-label={t`What arrived`} className="border-l-4 border-accent bg-sunk px-4 py-3">
+    <h3 className="text-xl">{arrived.site}</h3>
+    <p>{t`Taken out ${arrived.madeText}. It is whole: everything that always holds holds in it.`}</p>
+    <Compared arrived={arrived} now={now} />
+    {site && <NameTyped site={site} faultOf={faultOf} name={name} setName={setName} />}
+    <p className="flex flex-wrap gap-3 pt-2">
+      <Button isMain isBusy={isBusy} onClick={() => void putIn(arrived)}>
+        {site ? t`Replace everything here` : t`Bring it in`}
+      </Button>
+      <Button isBusy={isBusy} onClick={() => setArrived(null)}>{t`Leave it as it is`}</Button>
+    </p>
+  </section>
+);
+
 /** Sends an archive, shows what is in it, and puts it into its place when that is meant. */
 export function ArchiveForm({ path, site, now }: ArchiveFormProps) {
   const router = useRouter();
@@ -93,30 +142,17 @@ export function ArchiveForm({ path, site, now }: ArchiveFormProps) {
       <p role="status">{isBusy && t`On its way, and being looked at …`}</p>
       <RefusalNote error={error?.fields.length ? null : error} />
       {arrived && (
-        <section aria-label={t`What arrived`} className="border-l-4 border-accent bg-sunk px-4 py-3">
-          <h3 className="text-xl">{arrived.site}</h3>
-          <p>{t`Taken out ${arrived.madeText}. It is whole: everything that always holds holds in it.`}</p>
-          <Compared arrived={arrived} now={now} />
-          {site && (
-            <Field label={t`What is replaced: type “${site}”`} fault={faultOf('name')}>
-              {(ids) => (
-                <TextField
-                  {...ids}
-                  className="w-72"
-                  autoComplete="off"
-                  value={name}
-                  onChange={({ target }) => setName(target.value)}
-                />
-              )}
-            </Field>
-          )}
-          <p className="flex flex-wrap gap-3 pt-2">
-            <Button isMain isBusy={isBusy} onClick={() => void putIn(arrived)}>
-              {site ? t`Replace everything here` : t`Bring it in`}
-            </Button>
-            <Button isBusy={isBusy} onClick={() => setArrived(null)}>{t`Leave it as it is`}</Button>
-          </p>
-        </section>
+        <Arrived
+          arrived={arrived}
+          now={now}
+          site={site}
+          faultOf={faultOf}
+          name={name}
+          setName={setName}
+          isBusy={isBusy}
+          putIn={putIn}
+          setArrived={setArrived}
+        />
       )}
     </div>
   );

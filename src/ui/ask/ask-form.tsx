@@ -2,7 +2,7 @@
 import { Button, ButtonLink } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
-import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useCallback, useEffect, useMemo, useRef, useState, type ComponentProps } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import { askSchema, type AskReply } from '@/contracts/requests/ask';
 import type { AskChoices } from '@/contracts/requests/ask-choices';
@@ -290,6 +290,26 @@ function useAsking({ initial, picked, from, isSignedIn, tzid, choices, side }: A
   };
 }
 
+interface VerdictBesideProps {
+  readonly verdict: ReturnType<typeof useVerdict>;
+  readonly values: AskForm;
+  readonly tzid: string;
+  readonly choices: AskChoices;
+  readonly parts: Pick<ComponentProps<typeof VerdictDetails>, 'form' | 'choices'>;
+}
+
+const VerdictBeside = ({ verdict, values, tzid, choices, parts }: VerdictBesideProps) => (
+  <div>
+    <VerdictDetails
+      state={verdict.state}
+      body={ofKnownDates(toCheckBody(values, tzid, choices), verdict.dates)}
+      bands={bandsIn(values, tzid)}
+      tzid={tzid}
+      {...parts}
+    />
+  </div>
+);
+
 /** The request on one page, with the verdict beside it. Filling it in needs no account, sending does. */
 export function AskFormPage({ choices, picked, from, isSignedIn, side }: AskFormProps) {
   const { tzid } = useOffice();
@@ -341,15 +361,7 @@ export function AskFormPage({ choices, picked, from, isSignedIn, side }: AskForm
         <VerdictLine state={verdict.state} />
         <AskFoot error={error} isSignedIn={isSignedIn} isSending={isSending} here={here} />
       </Form>
-      <div>
-        <VerdictDetails
-          state={verdict.state}
-          body={ofKnownDates(toCheckBody(values, tzid, choices), verdict.dates)}
-          bands={bandsIn(values, tzid)}
-          tzid={tzid}
-          {...parts}
-        />
-      </div>
+      <VerdictBeside verdict={verdict} values={values} tzid={tzid} choices={choices} parts={parts} />
     </div>
   );
 }

@@ -5,14 +5,15 @@ import { TimeField } from '@/ui/kit/dates/time-field';
 import { Field } from '@/ui/kit/field';
 import { t } from '@/contracts/language/translate';
 import { memo, useState } from 'react';
-import { useWatch } from 'react-hook-form';
+import { useWatch, type UseFormGetValues, type UseFormSetValue } from 'react-hook-form';
 import type { CheckReply, DateVerdictReply } from '@/contracts/requests/ask';
 import { countText, dayShort, sayTime } from '@/contracts/words/when';
 import { dateOf, type LocalDateTime } from '@/core/time/local-time';
 import { VerdictStamp } from '@/ui/kit/verdict-stamp';
-import { takenOn, type DifferingForm } from './draft';
+import { takenOn, type AskForm, type DifferingForm } from './draft';
 import type { PartProps } from './part-props';
 import { DayNote } from '@/ui/frame/day-notes';
+import type { AskChoices } from '@/contracts/requests/ask-choices';
 
 /** So many dates are drawn at first; a long series goes on when asked for. */
 const FIRST_RUNGS = 60;
@@ -81,6 +82,57 @@ interface DateListItemProps extends Pick<PartProps, 'form' | 'choices'> {
   readonly isOfSeries: boolean;
 }
 
+interface DateHeadProps {
+  readonly isOfSeries: boolean;
+  readonly setValue: UseFormSetValue<AskForm>;
+  readonly getValues: UseFormGetValues<AskForm>;
+  readonly date: DateVerdictReply;
+}
+
+const DateHead = ({ isOfSeries, setValue, getValues, date }: DateHeadProps) => (
+  <div className="flex items-baseline justify-between gap-2">
+    {isOfSeries ? (
+      <label className="flex items-baseline gap-2">
+        <Checkbox
+          checked
+          onChange={() => setValue('leftOut', [...getValues('leftOut'), date.key], { shouldDirty: true })}
+        />
+        <span>{date.when}</span>
+        <DayNote date={dateOf(date.key as LocalDateTime)} />
+      </label>
+    ) : (
+      <span>
+        {date.when} <DayNote date={dateOf(date.key as LocalDateTime)} />
+      </span>
+    )}
+    <VerdictStamp verdict={date.verdict} />
+  </div>
+);
+
+interface DifferingProps {
+  readonly isOpen: boolean;
+  readonly setOpen: (open: boolean) => void;
+  readonly own: DifferingForm;
+  readonly date: DateVerdictReply;
+  readonly choices: AskChoices;
+  readonly set: (next: DifferingForm) => void;
+}
+
+const Differing = ({ isOpen, setOpen, own, date, choices, set }: DifferingProps) => (
+  <>
+    <button
+      type="button"
+      className="text-fine text-soft underline"
+      aria-expanded={isOpen}
+      onClick={() => setOpen(!isOpen)}
+    >
+      {differs(own) ? t`changed` : t`change this date`}
+      <span className="sr-only">: {date.when}</span>
+    </button>
+    {isOpen && <DifferingFields date={own} choices={choices} onChange={set} onClose={() => setOpen(false)} />}
+  </>
+);
+
 function DateListItem({ form, choices, date, isOfSeries }: DateListItemProps) {
   const { getValues, setValue, control } = form;
   const [isOpen, setOpen] = useState(false);
@@ -93,23 +145,7 @@ function DateListItem({ form, choices, date, isOfSeries }: DateListItemProps) {
   };
   return (
     <li className="relative border-b border-rule py-1.5 pl-4 before:absolute before:top-4 before:left-0 before:w-3 before:border-t-2 before:border-strong-rule">
-      <div className="flex items-baseline justify-between gap-2">
-        {isOfSeries ? (
-          <label className="flex items-baseline gap-2">
-            <Checkbox
-              checked
-              onChange={() => setValue('leftOut', [...getValues('leftOut'), date.key], { shouldDirty: true })}
-            />
-            <span>{date.when}</span>
-            <DayNote date={dateOf(date.key as LocalDateTime)} />
-          </label>
-        ) : (
-          <span>
-            {date.when} <DayNote date={dateOf(date.key as LocalDateTime)} />
-          </span>
-        )}
-        <VerdictStamp verdict={date.verdict} />
-      </div>
+      <DateHead isOfSeries={isOfSeries} setValue={setValue} getValues={getValues} date={date} />
       {date.findings.map(({ sentence, severity }) => (
         <p key={sentence} className={`mt-0.5 text-note ${severity === 'notes' ? 'text-soft' : ''}`}>
           {sentence}
@@ -126,20 +162,7 @@ function DateListItem({ form, choices, date, isOfSeries }: DateListItemProps) {
         </p>
       )}
       {isOfSeries && (
-        <>
-          <button
-            type="button"
-            className="text-fine text-soft underline"
-            aria-expanded={isOpen}
-            onClick={() => setOpen(!isOpen)}
-          >
-            {differs(own) ? t`changed` : t`change this date`}
-            <span className="sr-only">: {date.when}</span>
-          </button>
-          {isOpen && (
-            <DifferingFields date={own} choices={choices} onChange={set} onClose={() => setOpen(false)} />
-          )}
-        </>
+        <Differing isOpen={isOpen} setOpen={setOpen} own={own} date={date} choices={choices} set={set} />
       )}
     </li>
   );

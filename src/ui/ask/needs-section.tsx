@@ -6,15 +6,100 @@ import { PlainFields } from './plain-fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
 import { memo } from 'react';
-import { useFieldArray, useWatch } from 'react-hook-form';
+import { useFieldArray, useWatch, type UseFieldArrayRemove, type UseFormRegister } from 'react-hook-form';
 import { countText } from '@/contracts/words/when';
 import { Field } from '@/ui/kit/field';
 import { FormSection } from './fields';
 import type { PartProps } from './part-props';
 import { Question } from './what-section';
+import type { AskForm } from '@/ui/ask/draft';
+import type { AskChoices } from '@/contracts/requests/ask-choices';
 
 /** How many of each kind of equipment are left at the time asked for, by its number; null while nobody knows. */
 export type Left = ReadonlyMap<number, number> | null;
+
+interface UnitChoiceProps {
+  readonly register: UseFormRegister<AskForm>;
+  readonly index: number;
+  readonly type: AskChoices['equipment'][number];
+}
+
+const UnitChoice = ({ register, index, type }: UnitChoiceProps) => (
+  <Field label={t`Which one`} className="order-last col-span-3">
+    <Select {...register(`equipment.${index}.unitId`)}>
+      <option value="">{t`any of them`}</option>
+      {type.units.map((unit) => (
+        <option key={unit.id} value={unit.id}>
+          {unit.name}
+        </option>
+      ))}
+    </Select>
+  </Field>
+);
+
+interface TypeChoiceProps {
+  readonly faults: Readonly<Record<string, string>>;
+  readonly index: number;
+  readonly register: UseFormRegister<AskForm>;
+  readonly choices: AskChoices;
+  readonly stock: (id: number, all: number) => string;
+}
+
+const TypeChoice = ({ faults, index, register, choices, stock }: TypeChoiceProps) => (
+  <Field
+    label={t`Equipment`}
+    fault={faults[`equipment.${index}.typeId`] ?? (index === 0 ? faults.equipment : undefined)}
+  >
+    <Select {...register(`equipment.${index}.typeId`)}>
+      <option value="">{t`Choose …`}</option>
+      {choices.equipment.map((each) => (
+        <option key={each.id} value={each.id}>
+          {each.name} ({stock(each.id, each.stock)})
+        </option>
+      ))}
+    </Select>
+  </Field>
+);
+
+interface EquipmentLineProps {
+  readonly id: string;
+  readonly faults: Readonly<Record<string, string>>;
+  readonly index: number;
+  readonly register: UseFormRegister<AskForm>;
+  readonly choices: AskChoices;
+  readonly stock: (id: number, all: number) => string;
+  readonly type: AskChoices['equipment'][number] | undefined;
+  readonly free: number | undefined;
+  readonly remove: UseFieldArrayRemove;
+}
+
+const EquipmentLine = ({
+  faults,
+  index,
+  register,
+  choices,
+  stock,
+  type,
+  free,
+  remove,
+}: EquipmentLineProps) => (
+  <div className="grid grid-cols-[1fr_6rem_auto] items-start gap-3 sm:col-span-6">
+    <TypeChoice faults={faults} index={index} register={register} choices={choices} stock={stock} />
+    {type && type.units.length > 0 && <UnitChoice register={register} index={index} type={type} />}
+    <Field
+      label={t`How many`}
+      hint={free === undefined ? undefined : t`${free} left`}
+      fault={faults[`equipment.${index}.quantity`]}
+    >
+      <NumberField min={1} step={1} {...register(`equipment.${index}.quantity`)} />
+    </Field>
+    <Button
+      className="mt-6"
+      onClick={() => remove(index)}
+      aria-label={t`Leave line ${index + 1} of equipment out`}
+    >{t`Leave out`}</Button>
+  </div>
+);
 
 function Equipment({ form, choices, faults, left }: PartProps & { left: Left }) {
   const { control, register } = form;
@@ -32,45 +117,18 @@ function Equipment({ form, choices, faults, left }: PartProps & { left: Left }) 
         const type = choices.equipment.find((each) => String(each.id) === values[index]?.typeId);
         const free = type && left?.get(type.id);
         return (
-          <div key={id} className="grid grid-cols-[1fr_6rem_auto] items-start gap-3 sm:col-span-6">
-            <Field
-              label={t`Equipment`}
-              fault={faults[`equipment.${index}.typeId`] ?? (index === 0 ? faults.equipment : undefined)}
-            >
-              <Select {...register(`equipment.${index}.typeId`)}>
-                <option value="">{t`Choose …`}</option>
-                {choices.equipment.map((each) => (
-                  <option key={each.id} value={each.id}>
-                    {each.name} ({stock(each.id, each.stock)})
-                  </option>
-                ))}
-              </Select>
-            </Field>
-            {type && type.units.length > 0 && (
-              <Field label={t`Which one`} className="order-last col-span-3">
-                <Select {...register(`equipment.${index}.unitId`)}>
-                  <option value="">{t`any of them`}</option>
-                  {type.units.map((unit) => (
-                    <option key={unit.id} value={unit.id}>
-                      {unit.name}
-                    </option>
-                  ))}
-                </Select>
-              </Field>
-            )}
-            <Field
-              label={t`How many`}
-              hint={free === undefined ? undefined : t`${free} left`}
-              fault={faults[`equipment.${index}.quantity`]}
-            >
-              <NumberField min={1} step={1} {...register(`equipment.${index}.quantity`)} />
-            </Field>
-            <Button
-              className="mt-6"
-              onClick={() => remove(index)}
-              aria-label={t`Leave line ${index + 1} of equipment out`}
-            >{t`Leave out`}</Button>
-          </div>
+          <EquipmentLine
+            key={id}
+            id={id}
+            faults={faults}
+            index={index}
+            register={register}
+            choices={choices}
+            stock={stock}
+            type={type}
+            free={free}
+            remove={remove}
+          />
         );
       })}
       <Button

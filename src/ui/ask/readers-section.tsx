@@ -3,7 +3,7 @@ import { Disclosure } from '@/ui/kit/disclosure';
 import { Checkbox } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { memo, useId } from 'react';
-import { Controller, useWatch } from 'react-hook-form';
+import { Controller, useWatch, type UseFormRegister, type UseFormReturn } from 'react-hook-form';
 import { isOnCalendar, type FilterableEvent } from '@/core/publishing/calendar-filter';
 import type { BuildingId, CategoryId, OrganisationId, SpaceId } from '@/core/ids';
 import { parseLocalDateTime } from '@/core/time/local-time';
@@ -15,6 +15,7 @@ import type { AskForm } from './draft';
 import { FormSection } from './fields';
 import { isPublished, timesOf } from './form-body';
 import type { PartProps } from './part-props';
+import type { AskChoices } from '@/contracts/requests/ask-choices';
 
 /** The event of the form as calendars choose by it. */
 function eventOf(form: AskForm, choices: PartProps['choices']): FilterableEvent {
@@ -106,6 +107,76 @@ function Preview({ form, choices }: PartProps) {
   );
 }
 
+interface PublicTextProps {
+  readonly id: string;
+  readonly control: PartProps['form']['control'];
+  readonly faults: Readonly<Record<string, string>>;
+}
+
+const PublicText = ({ id, control, faults }: PublicTextProps) => (
+  <div className="sm:col-span-6">
+    <p id={`${id}-label`} className="font-semibold">{t`Public text`}</p>
+    <Controller
+      control={control}
+      name="publicHtml"
+      render={({ field }) => (
+        <RichText
+          label={t`Public text`}
+          labelledBy={`${id}-label`}
+          describedBy={`${id}-hint`}
+          value={field.value}
+          onChange={field.onChange}
+        />
+      )}
+    />
+    {faults.publicHtml && <p className="font-semibold text-clash">{faults.publicHtml}</p>}
+    <p
+      id={`${id}-hint`}
+      className="mt-0.5 text-note text-soft"
+    >{t`Beside title, time and space. Nothing else is published.`}</p>
+  </div>
+);
+
+interface AudiencesProps {
+  readonly choices: AskChoices;
+  readonly register: UseFormRegister<AskForm>;
+}
+
+const Audiences = ({ choices, register }: AudiencesProps) => (
+  <fieldset className="sm:col-span-6">
+    <legend className="font-semibold">{t`For whom`}</legend>
+    <div className="flex flex-wrap gap-x-4 gap-y-1">
+      {choices.audiences.map((audience) => (
+        <label key={audience} className="flex items-center gap-1.5">
+          <Checkbox className="size-4" value={audience} {...register('audiences')} />
+          {audience}
+        </label>
+      ))}
+    </div>
+    <p className="mt-0.5 text-note text-soft">{t`None picked: those its category is usually for.`}</p>
+  </fieldset>
+);
+
+interface PublishBoxProps {
+  readonly isOn: boolean;
+  readonly form: UseFormReturn<AskForm>;
+  readonly faults: Readonly<Record<string, string>>;
+}
+
+const PublishBox = ({ isOn, form, faults }: PublishBoxProps) => (
+  <div className="sm:col-span-6">
+    <label className="flex items-center gap-2 font-semibold">
+      <Checkbox
+        className="size-4"
+        checked={isOn}
+        onChange={({ target }) => form.setValue('publish', target.checked, { shouldDirty: true })}
+      />
+      {t`Publish it once approved`}
+    </label>
+    {faults.publish && <p className="font-semibold text-clash">{faults.publish}</p>}
+  </div>
+);
+
 export const ReadersSection = memo(function ReadersSection(props: PartProps) {
   const { form, choices, faults } = props;
   const { register, control } = form;
@@ -114,54 +185,11 @@ export const ReadersSection = memo(function ReadersSection(props: PartProps) {
   const isOn = isPublished({ publish, kind, categoryId }, choices);
   return (
     <FormSection title={t`What readers learn`}>
-      <div className="sm:col-span-6">
-        <label className="flex items-center gap-2 font-semibold">
-          <Checkbox
-            className="size-4"
-            checked={isOn}
-            onChange={({ target }) => form.setValue('publish', target.checked, { shouldDirty: true })}
-          />
-          {t`Publish it once approved`}
-        </label>
-        {faults.publish && <p className="font-semibold text-clash">{faults.publish}</p>}
-      </div>
+      <PublishBox isOn={isOn} form={form} faults={faults} />
       {isOn ? (
         <>
-          <div className="sm:col-span-6">
-            <p id={`${id}-label`} className="font-semibold">{t`Public text`}</p>
-            <Controller
-              control={control}
-              name="publicHtml"
-              render={({ field }) => (
-                <RichText
-                  label={t`Public text`}
-                  labelledBy={`${id}-label`}
-                  describedBy={`${id}-hint`}
-                  value={field.value}
-                  onChange={field.onChange}
-                />
-              )}
-            />
-            {faults.publicHtml && <p className="font-semibold text-clash">{faults.publicHtml}</p>}
-            <p
-              id={`${id}-hint`}
-              className="mt-0.5 text-note text-soft"
-            >{t`Beside title, time and space. Nothing else is published.`}</p>
-          </div>
-          {choices.audiences.length > 0 && (
-            <fieldset className="sm:col-span-6">
-              <legend className="font-semibold">{t`For whom`}</legend>
-              <div className="flex flex-wrap gap-x-4 gap-y-1">
-                {choices.audiences.map((audience) => (
-                  <label key={audience} className="flex items-center gap-1.5">
-                    <Checkbox className="size-4" value={audience} {...register('audiences')} />
-                    {audience}
-                  </label>
-                ))}
-              </div>
-              <p className="mt-0.5 text-note text-soft">{t`None picked: those its category is usually for.`}</p>
-            </fieldset>
-          )}
+          <PublicText id={id} control={control} faults={faults} />
+          {choices.audiences.length > 0 && <Audiences choices={choices} register={register} />}
           <OtherCalendars {...props} />
           <Preview {...props} />
         </>

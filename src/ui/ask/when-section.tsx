@@ -5,7 +5,7 @@ import { RegisteredDate } from '@/ui/kit/dates/registered';
 import { Checkbox, NumberField, Radio } from '@/ui/kit/fields';
 import { t, texts } from '@/contracts/language/translate';
 import { memo } from 'react';
-import { useWatch } from 'react-hook-form';
+import { useWatch, type UseFormRegister } from 'react-hook-form';
 import { addMinutes } from '@/core/time/epoch-minute';
 import {
   addDays,
@@ -108,6 +108,51 @@ function endHint(form: AskForm): string | undefined {
   return dateOf(end) > dateOf(start) ? t`The next day, ${dayShort(dateOf(end))}.` : undefined;
 }
 
+interface LengthFieldProps {
+  readonly minutes: number;
+  readonly setMinutes: (minutes: number) => void;
+}
+
+const LengthField = ({ minutes, setMinutes }: LengthFieldProps) => (
+  <Field
+    label={t`Lasts, minutes`}
+    hint={minutes >= 120 ? lengthText(minutes) : t`Or give the end above.`}
+    className="sm:col-span-2"
+  >
+    <NumberField
+      step={1}
+      min={1}
+      value={Number.isNaN(minutes) ? '' : minutes}
+      onChange={(event) => setMinutes(Number(event.target.value))}
+    />
+  </Field>
+);
+
+interface LastDayRoleProps {
+  readonly register: UseFormRegister<AskForm>;
+  readonly startTime: string;
+  readonly endTime: string;
+  readonly faults: Readonly<Record<string, string>>;
+}
+
+const LastDayRole = ({ register, startTime, endTime, faults }: LastDayRoleProps) => (
+  <fieldset className="border-l-4 border-accent bg-sunk px-3 py-2 sm:col-span-6">
+    <legend className="sr-only">{t`Over several days`}</legend>
+    <p className="font-semibold">{t`It goes over several days. What about the nights?`}</p>
+    <div className="flex flex-wrap gap-x-6 gap-y-1">
+      <label className="flex items-center gap-2">
+        <Radio value="each-day" {...register('overDays')} />
+        {t`${startTime}–${endTime} on each of the days`}
+      </label>
+      <label className="flex items-center gap-2">
+        <Radio value="through" {...register('overDays')} />
+        {t`round the clock, nights too`}
+      </label>
+    </div>
+    {faults.overDays && <p className="font-semibold text-clash">{faults.overDays}</p>}
+  </fieldset>
+);
+
 function Hours({ form, faults }: PartProps) {
   const { register, control } = form;
   const values = useWatch({ control }) as AskForm;
@@ -138,36 +183,9 @@ function Hours({ form, faults }: PartProps) {
       >
         <RegisteredDate control={control} name="endDate" min={startDate} />
       </Field>
-      {!allDay && (
-        <Field
-          label={t`Lasts, minutes`}
-          hint={minutes >= 120 ? lengthText(minutes) : t`Or give the end above.`}
-          className="sm:col-span-2"
-        >
-          <NumberField
-            step={1}
-            min={1}
-            value={Number.isNaN(minutes) ? '' : minutes}
-            onChange={(event) => setMinutes(Number(event.target.value))}
-          />
-        </Field>
-      )}
+      {!allDay && <LengthField minutes={minutes} setMinutes={setMinutes} />}
       {isOverDays(values) && (
-        <fieldset className="border-l-4 border-accent bg-sunk px-3 py-2 sm:col-span-6">
-          <legend className="sr-only">{t`Over several days`}</legend>
-          <p className="font-semibold">{t`It goes over several days. What about the nights?`}</p>
-          <div className="flex flex-wrap gap-x-6 gap-y-1">
-            <label className="flex items-center gap-2">
-              <Radio value="each-day" {...register('overDays')} />
-              {t`${startTime}–${endTime} on each of the days`}
-            </label>
-            <label className="flex items-center gap-2">
-              <Radio value="through" {...register('overDays')} />
-              {t`round the clock, nights too`}
-            </label>
-          </div>
-          {faults.overDays && <p className="font-semibold text-clash">{faults.overDays}</p>}
-        </fieldset>
+        <LastDayRole register={register} startTime={startTime} endTime={endTime} faults={faults} />
       )}
     </>
   );

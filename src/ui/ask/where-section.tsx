@@ -14,12 +14,13 @@ import { fittingOffer } from '@/core/checks/place-search';
 import { LAYOUTS, type Layout } from '@/core/seating/layouts';
 import { FEATURES } from '@/core/spaces/features';
 import { Combobox } from '@/ui/kit/combobox';
-import { placesFor, usualSpace, type AskForm } from './draft';
+import { placesFor, usualSpace, type AskForm, type SpaceForm } from './draft';
 import { Field } from '@/ui/kit/field';
 import { FormSection } from './fields';
 import type { PartProps } from './part-props';
 import { CrewTime } from './crew-time';
 import { Question } from './what-section';
+import type { AskChoices } from '@/contracts/requests/ask-choices';
 
 /** Spaces to find by typing: pinned and used ones first. */
 function spaceOptions({ spaces, familiar }: PartProps['choices']) {
@@ -46,6 +47,54 @@ function hintOf({ postedLimit, needsConsentOf }: PartProps['choices']['spaces'][
 const areOver = (people: string, seats: number | undefined): boolean =>
   seats !== undefined && Number(people) > seats;
 
+interface LayoutChoiceProps {
+  readonly fault: (field: string) => string | undefined;
+  readonly room: string | undefined;
+  readonly wanted: SpaceForm;
+  readonly space: AskChoices['spaces'][number] | undefined;
+  readonly set: (next: AskForm['spaces'][number]) => void;
+  readonly choices: AskChoices;
+}
+
+const LayoutChoice = ({ fault, room, wanted, space, set, choices }: LayoutChoiceProps) => (
+  <Field label={t`Layout`} fault={fault('layout')} hint={room} className="sm:col-span-2">
+    <Select
+      value={wanted?.layout ?? ''}
+      onChange={(event) => space && set(usualSpace(choices, space.id, event.target.value as Layout))}
+    >
+      {!space && <option value="">{t`Choose a space first`}</option>}
+      {space?.layouts.map(({ layout, seats }) => (
+        <option key={layout} value={layout}>{t`${LAYOUT_WORDS[layout]}, for ${seats}`}</option>
+      ))}
+    </Select>
+  </Field>
+);
+
+interface SpaceChoiceProps {
+  readonly fault: (field: string) => string | undefined;
+  readonly index: number;
+  readonly faults: Readonly<Record<string, string>>;
+  readonly space: AskChoices['spaces'][number] | undefined;
+  readonly choices: AskChoices;
+  readonly wanted: SpaceForm;
+  readonly set: (next: AskForm['spaces'][number]) => void;
+}
+
+const SpaceChoice = ({ fault, index, faults, space, choices, wanted, set }: SpaceChoiceProps) => (
+  <Field
+    label={t`Space`}
+    fault={fault('spaceId') ?? (index === 0 ? faults.spaces : undefined)}
+    hint={space && hintOf(space)}
+    className="sm:col-span-2"
+  >
+    <Combobox
+      options={spaceOptions(choices)}
+      value={wanted?.spaceId ?? ''}
+      onChange={(value) => set(usualSpace(choices, Number(value)))}
+    />
+  </Field>
+);
+
 function SpaceFields({
   form,
   choices,
@@ -65,29 +114,16 @@ function SpaceFields({
     : undefined;
   return (
     <>
-      <Field
-        label={t`Space`}
-        fault={fault('spaceId') ?? (index === 0 ? faults.spaces : undefined)}
-        hint={space && hintOf(space)}
-        className="sm:col-span-2"
-      >
-        <Combobox
-          options={spaceOptions(choices)}
-          value={wanted?.spaceId ?? ''}
-          onChange={(value) => set(usualSpace(choices, Number(value)))}
-        />
-      </Field>
-      <Field label={t`Layout`} fault={fault('layout')} hint={room} className="sm:col-span-2">
-        <Select
-          value={wanted?.layout ?? ''}
-          onChange={(event) => space && set(usualSpace(choices, space.id, event.target.value as Layout))}
-        >
-          {!space && <option value="">{t`Choose a space first`}</option>}
-          {space?.layouts.map(({ layout, seats }) => (
-            <option key={layout} value={layout}>{t`${LAYOUT_WORDS[layout]}, for ${seats}`}</option>
-          ))}
-        </Select>
-      </Field>
+      <SpaceChoice
+        fault={fault}
+        index={index}
+        faults={faults}
+        space={space}
+        choices={choices}
+        wanted={wanted}
+        set={set}
+      />
+      <LayoutChoice fault={fault} room={room} wanted={wanted} space={space} set={set} choices={choices} />
       {space && <CrewTime form={form} faults={faults} index={index} name={space.name} />}
       {space?.questions.map(({ id, text, required, choices: answers, numberName }) => (
         <Question

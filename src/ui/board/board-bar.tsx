@@ -46,6 +46,54 @@ const NO_FILTERS: Partial<BoardAddress> = {
 
 const CHOICE = { look: 'caps', className: 'block w-44' } as const;
 
+interface HostFieldProps {
+  readonly small: 'block w-28 text-base font-normal tracking-normal text-ink';
+  readonly address: BoardAddress;
+  readonly set: (change: Partial<BoardAddress>) => void;
+}
+
+const HostField = ({ small, address, set }: HostFieldProps) => (
+  <label className="small-caps">
+    {t`Host`}
+    <TextField
+      className={`${small} w-40`}
+      value={address.host}
+      maxLength={MOST_CHARACTERS.search}
+      onChange={({ target }) => set({ host: target.value })}
+    />
+  </label>
+);
+
+interface OnlyFoundProps {
+  readonly address: BoardAddress;
+  readonly set: (change: Partial<BoardAddress>) => void;
+}
+
+const OnlyFound = ({ address, set }: OnlyFoundProps) => (
+  <p>
+    {t`Only ${countText(address.only.length, 'space', 'spaces')} that a search found. `}
+    <button type="button" className="underline" onClick={() => set({ only: [] })}>{t`All others too`}</button>
+  </p>
+);
+
+interface SeatsFieldProps {
+  readonly small: 'block w-28 text-base font-normal tracking-normal text-ink';
+  readonly address: BoardAddress;
+  readonly set: (change: Partial<BoardAddress>) => void;
+}
+
+const SeatsField = ({ small, address, set }: SeatsFieldProps) => (
+  <label className="small-caps">
+    {t`Seats at least`}
+    <NumberField
+      className={small}
+      min={0}
+      value={address.seats || ''}
+      onChange={({ target }) => set({ seats: Math.max(0, Math.round(Number(target.value) || 0)) })}
+    />
+  </label>
+);
+
 function Filters({ address, buildings, categories, go }: BarProps) {
   const set = (change: Partial<BoardAddress>) => go(change, 'replace');
   const small = 'block w-28 text-base font-normal tracking-normal text-ink';
@@ -59,15 +107,7 @@ function Filters({ address, buildings, categories, go }: BarProps) {
         options={buildings.map((each) => [each, each] as const)}
         onChange={({ target }) => set({ building: target.value })}
       />
-      <label className="small-caps">
-        {t`Seats at least`}
-        <NumberField
-          className={small}
-          min={0}
-          value={address.seats || ''}
-          onChange={({ target }) => set({ seats: Math.max(0, Math.round(Number(target.value) || 0)) })}
-        />
-      </label>
+      <SeatsField small={small} address={address} set={set} />
       <Choice
         {...CHOICE}
         label={t`Layout`}
@@ -100,25 +140,8 @@ function Filters({ address, buildings, categories, go }: BarProps) {
         options={BOOKING_STATES.map((state) => [state, SHOWN_STATE_WORDS[state]] as const)}
         onChange={({ target }) => set({ state: (target.value || null) as BoardAddress['state'] })}
       />
-      <label className="small-caps">
-        {t`Host`}
-        <TextField
-          className={`${small} w-40`}
-          value={address.host}
-          maxLength={MOST_CHARACTERS.search}
-          onChange={({ target }) => set({ host: target.value })}
-        />
-      </label>
-      {address.only.length > 0 && (
-        <p>
-          {t`Only ${countText(address.only.length, 'space', 'spaces')} that a search found. `}
-          <button
-            type="button"
-            className="underline"
-            onClick={() => set({ only: [] })}
-          >{t`All others too`}</button>
-        </p>
-      )}
+      <HostField small={small} address={address} set={set} />
+      {address.only.length > 0 && <OnlyFound address={address} set={set} />}
       <Button onClick={() => go(NO_FILTERS)}>{t`Leave nothing out`}</Button>
     </div>
   );
@@ -131,6 +154,72 @@ function Steps({ label, children }: { label: string; children: ReactNode }) {
     </div>
   );
 }
+
+interface DayCountProps {
+  readonly days: number;
+  readonly go: (change: Partial<BoardAddress>, how?: 'push' | 'replace' | 'later') => void;
+}
+
+const DayCount = ({ days, go }: DayCountProps) => (
+  <Steps label={t`Days side by side`}>
+    <Button
+      look="px-2"
+      aria-label={t`One day fewer`}
+      off={days > 1 ? null : t`One day is the least.`}
+      onClick={() => go({ days: days - 1 }, 'replace')}
+    >
+      <Minus size={16} aria-hidden="true" />
+    </Button>
+    <span className="min-w-14 text-center">{countText(days, 'day', 'days')}</span>
+    <Button
+      look="px-2"
+      aria-label={t`One day more`}
+      off={days < MOST_BOARD_DAYS ? null : t`At most ${MOST_BOARD_DAYS} days.`}
+      onClick={() => go({ days: days + 1 }, 'replace')}
+    >
+      <Plus size={16} aria-hidden="true" />
+    </Button>
+  </Steps>
+);
+
+interface CloserProps {
+  readonly zoom: number;
+  readonly go: (change: Partial<BoardAddress>, how?: 'push' | 'replace' | 'later') => void;
+}
+
+const Closer = ({ zoom, go }: CloserProps) => (
+  <label className="flex items-center gap-2">
+    {t`Closer`}
+    <input
+      type="range"
+      className="w-20 accent-(--accent)"
+      min={0}
+      max={1}
+      step="any"
+      value={Math.log(zoom) / Math.log(MOST_ZOOM)}
+      onChange={({ target }) => go({ zoom: MOST_ZOOM ** Number(target.value) }, 'later')}
+    />
+  </label>
+);
+
+interface FindOnBoardProps {
+  readonly address: BoardAddress;
+  readonly go: (change: Partial<BoardAddress>, how?: 'push' | 'replace' | 'later') => void;
+}
+
+const FindOnBoard = ({ address, go }: FindOnBoardProps) => (
+  <label className="no-print">
+    <span className="sr-only">{t`Find`}</span>
+    <TextField
+      className="w-36"
+      placeholder={t`space, title`}
+      type="search"
+      maxLength={MOST_CHARACTERS.search}
+      value={address.text}
+      onChange={({ target }) => go({ text: target.value }, 'replace')}
+    />
+  </label>
+);
 
 /** Day, number of days, zoom, text and filters. Everything here stands in the address. */
 export function BoardBar(props: BarProps) {
@@ -151,37 +240,8 @@ export function BoardBar(props: BarProps) {
             <Button onClick={() => go({ day: today })}>{t`Today`}</Button>
             <Button onClick={() => go({ day: addDays(from, days) })}>{t`Later`}</Button>
           </Steps>
-          <Steps label={t`Days side by side`}>
-            <Button
-              look="px-2"
-              aria-label={t`One day fewer`}
-              off={days > 1 ? null : t`One day is the least.`}
-              onClick={() => go({ days: days - 1 }, 'replace')}
-            >
-              <Minus size={16} aria-hidden="true" />
-            </Button>
-            <span className="min-w-14 text-center">{countText(days, 'day', 'days')}</span>
-            <Button
-              look="px-2"
-              aria-label={t`One day more`}
-              off={days < MOST_BOARD_DAYS ? null : t`At most ${MOST_BOARD_DAYS} days.`}
-              onClick={() => go({ days: days + 1 }, 'replace')}
-            >
-              <Plus size={16} aria-hidden="true" />
-            </Button>
-          </Steps>
-          <label className="flex items-center gap-2">
-            {t`Closer`}
-            <input
-              type="range"
-              className="w-20 accent-(--accent)"
-              min={0}
-              max={1}
-              step="any"
-              value={Math.log(zoom) / Math.log(MOST_ZOOM)}
-              onChange={({ target }) => go({ zoom: MOST_ZOOM ** Number(target.value) }, 'later')}
-            />
-          </label>
+          <DayCount days={days} go={go} />
+          <Closer zoom={zoom} go={go} />
           <Button aria-expanded={isOpen} onClick={() => setOpen((before) => !before)}>
             {count > 0 ? countText(count, 'filter', 'filters') : t`Filter`}
           </Button>
@@ -193,17 +253,7 @@ export function BoardBar(props: BarProps) {
           isSignedIn={props.isSignedIn}
         />
         <ButtonLink className="no-print ml-auto" href={props.printHref}>{t`Print`}</ButtonLink>
-        <label className="no-print">
-          <span className="sr-only">{t`Find`}</span>
-          <TextField
-            className="w-36"
-            placeholder={t`space, title`}
-            type="search"
-            maxLength={MOST_CHARACTERS.search}
-            value={address.text}
-            onChange={({ target }) => go({ text: target.value }, 'replace')}
-          />
-        </label>
+        <FindOnBoard address={address} go={go} />
       </div>
       {isOpen && <Filters {...props} />}
     </div>

@@ -19,6 +19,7 @@ import type { BoardRow } from './rows';
 import type { TimeAxis } from './time-axis';
 import type { DragPreview, useGestures } from './use-gestures';
 import { liveWidthPx } from './use-zoom';
+import type { BoardOffice } from '@/ui/board/board-office';
 
 /** Sideways, what is drawn reaches so far beyond what is seen. */
 const AHEAD_PX = 600;
@@ -94,6 +95,74 @@ function noteOf({ target }: SyntheticEvent): string | null {
   return thing?.dataset.note ?? thing?.getAttribute('aria-label') ?? null;
 }
 
+interface SheetProps {
+  readonly labelPx: number;
+  readonly axis: TimeAxis;
+  readonly heightPx: number;
+  readonly house: BoardOffice;
+  readonly now: number;
+  readonly scroller: RefObject<HTMLDivElement | null>;
+  readonly rows: readonly BoardRow[];
+  readonly rowContext: RowContext;
+  readonly dragPreview: DragPreview | null;
+  readonly offsets: readonly number[];
+}
+
+/** The sheet that is scrolled: hours, lines, rows and what is being dragged. */
+const Sheet = ({
+  labelPx,
+  axis,
+  heightPx,
+  house,
+  now,
+  scroller,
+  rows,
+  rowContext,
+  dragPreview,
+  offsets,
+}: SheetProps) => (
+  <div
+    className="relative"
+    style={
+      {
+        '--label': `${labelPx}px`,
+        width: labelPx + axis.widthPx,
+        height: heightPx + axisPx(),
+      } as CSSProperties
+    }
+  >
+    <AxisHead axis={axis} labelPx={labelPx} tzid={house.tzid} />
+    <div className="absolute right-0" style={{ left: labelPx, top: axisPx() }}>
+      <AxisLines axis={axis} now={now} heightPx={heightPx} />
+    </div>
+    <BoardRows scroller={scroller} rows={rows} context={rowContext} />
+    {dragPreview && (
+      <div className="pointer-events-none absolute right-0" style={{ left: labelPx, top: axisPx() }}>
+        <DragPreviewLayer
+          dragPreview={dragPreview}
+          rows={rows}
+          offsets={offsets}
+          axis={axis}
+          tzid={house.tzid}
+        />
+      </div>
+    )}
+  </div>
+);
+
+/** One listener follows all the plain links; with a key held they are the browser’s. */
+function followOn(onDetails: (id: number) => void, router: ReturnType<typeof useRouter>) {
+  return (event: MouseEvent) => {
+    if (event.ctrlKey || event.metaKey || event.shiftKey || event.button !== 0) return;
+    const link = (event.target as Element).closest<HTMLAnchorElement>('a');
+    const booking = link?.dataset.booking ?? link?.dataset.slip;
+    if (booking) onDetails(Number(booking));
+    else if (link?.dataset.go !== undefined) router.push(link.getAttribute('href')!);
+    else return;
+    event.preventDefault();
+  };
+}
+
 /** Rows by time, with what follows pointer and keys over them. */
 export function BoardCanvas(props: CanvasProps) {
   const {
@@ -112,15 +181,7 @@ export function BoardCanvas(props: CanvasProps) {
   } = props;
   const router = useRouter();
   // One listener follows all the plain links; with a key held they are the browser's.
-  const follow = (event: MouseEvent) => {
-    if (event.ctrlKey || event.metaKey || event.shiftKey || event.button !== 0) return;
-    const link = (event.target as Element).closest<HTMLAnchorElement>('a');
-    const booking = link?.dataset.booking ?? link?.dataset.slip;
-    if (booking) onDetails(Number(booking));
-    else if (link?.dataset.go !== undefined) router.push(link.getAttribute('href')!);
-    else return;
-    event.preventDefault();
-  };
+  const follow = followOn(onDetails, router);
   const { labelPx, house } = context;
   const window = useWindow(scroller, axis, labelPx);
   const rowContext = useMemo(() => ({ ...context, window }), [context, window]);
@@ -145,33 +206,18 @@ export function BoardCanvas(props: CanvasProps) {
       onPointerLeave={() => onNote(null)}
       onFocus={(event) => onNote(noteOf(event))}
     >
-      <div
-        className="relative"
-        style={
-          {
-            '--label': `${labelPx}px`,
-            width: labelPx + axis.widthPx,
-            height: heightPx + axisPx(),
-          } as CSSProperties
-        }
-      >
-        <AxisHead axis={axis} labelPx={labelPx} tzid={house.tzid} />
-        <div className="absolute right-0" style={{ left: labelPx, top: axisPx() }}>
-          <AxisLines axis={axis} now={now} heightPx={heightPx} />
-        </div>
-        <BoardRows scroller={scroller} rows={rows} context={rowContext} />
-        {dragPreview && (
-          <div className="pointer-events-none absolute right-0" style={{ left: labelPx, top: axisPx() }}>
-            <DragPreviewLayer
-              dragPreview={dragPreview}
-              rows={rows}
-              offsets={offsets}
-              axis={axis}
-              tzid={house.tzid}
-            />
-          </div>
-        )}
-      </div>
+      <Sheet
+        labelPx={labelPx}
+        axis={axis}
+        heightPx={heightPx}
+        house={house}
+        now={now}
+        scroller={scroller}
+        rows={rows}
+        rowContext={rowContext}
+        dragPreview={dragPreview}
+        offsets={offsets}
+      />
     </div>
   );
 }

@@ -18,6 +18,7 @@ import { bandsOnBoard, type Booking, type BookingState } from './bookings';
 import { isMovable, moveTo, type Movable, type Move } from './move';
 import { DetailsPanel } from './details-panel';
 import { Form } from '@/ui/kit/form';
+import type { BoardOffice } from '@/ui/board/board-office';
 
 const STATE_SENTENCE: Readonly<Record<BookingState, string>> = texts({
   approved: 'Approved.',
@@ -33,16 +34,27 @@ interface BookingDetailsProps {
   onClose(): void;
 }
 
-/** Moving by typing: what dragging does, to the minute. */
-function TypedMove({
-  booking,
-  board,
-  onMove,
-}: {
-  booking: Movable;
-  board: OnBoard;
-  onMove(move: Move): void;
-}) {
+interface SpaceChoiceProps {
+  readonly spaceId: number;
+  readonly setSpace: (space: number) => void;
+  readonly house: BoardOffice;
+}
+
+const SpaceChoice = ({ spaceId, setSpace, house }: SpaceChoiceProps) => (
+  <label className="col-span-2">
+    {t`Space`}
+    <Select value={spaceId} onChange={({ target }) => setSpace(Number(target.value))}>
+      {house.spaces.map(({ id, name, code }) => (
+        <option key={id} value={id}>
+          {code} {name}
+        </option>
+      ))}
+    </Select>
+  </label>
+);
+
+/** Where and when it is to be, as typed. */
+function useTypedMove(board: OnBoard, booking: Movable, onMove: (move: Move) => void) {
   const { house } = board;
   const startsAt = toLocal(booking.known.event.start, house.tzid);
   const [day, setDay] = useState<string>(dateOf(startsAt));
@@ -61,6 +73,24 @@ function TypedMove({
     setFault(move ? '' : t`That is where it is already.`);
     if (move) onMove(move);
   };
+  return { house, day, setDay, from, setFrom, to, setTo, spaceId, setSpace, fault, look };
+}
+
+/** Moving by typing: what dragging does, to the minute. */
+function TypedMove({
+  booking,
+  board,
+  onMove,
+}: {
+  booking: Movable;
+  board: OnBoard;
+  onMove(move: Move): void;
+}) {
+  const { house, day, setDay, from, setFrom, to, setTo, spaceId, setSpace, fault, look } = useTypedMove(
+    board,
+    booking,
+    onMove,
+  );
   return (
     <Form
       className="mt-2 grid grid-cols-2 gap-2"
@@ -78,16 +108,7 @@ function TypedMove({
       <Field label={t`To`} look="plain">
         <TimeField isRequired value={to} onChange={setTo} />
       </Field>
-      <label className="col-span-2">
-        {t`Space`}
-        <Select value={spaceId} onChange={({ target }) => setSpace(Number(target.value))}>
-          {house.spaces.map(({ id, name, code }) => (
-            <option key={id} value={id}>
-              {code} {name}
-            </option>
-          ))}
-        </Select>
-      </label>
+      <SpaceChoice spaceId={spaceId} setSpace={setSpace} house={house} />
       {fault && (
         <p role="alert" className="col-span-2 text-note text-clash">
           {fault}

@@ -19,6 +19,7 @@ import { VerdictLines } from './pick-details';
 import { DetailsPanel } from './details-panel';
 import { KeepIndoors } from '@/ui/requests/patch-fields';
 import { WidenDates } from '@/ui/requests/widen-dates';
+import type { ChangeReply } from '@/contracts/requests/change';
 
 interface MoveDetailsProps {
   readonly move: Move;
@@ -32,6 +33,65 @@ interface MoveDetailsProps {
 
 /** The patch as the route takes it. */
 const canMove = ({ actions, isPast }: DateView): boolean => actions.includes('move') && !isPast;
+
+const WouldDo = ({ preview }: { readonly preview: string | ChangeReply | null }) => (
+  <div aria-live="polite" className="mt-2">
+    {typeof preview === 'string' && <p className="text-clash">{preview}</p>}
+    {preview !== null && typeof preview !== 'string' && (
+      <>
+        <p className="font-semibold">{sayNumbers(preview)}.</p>
+        {[...preview.sentences, ...preview.warnings].slice(0, 5).map((sentence) => (
+          <p key={sentence} className="mt-1 text-note">
+            {sentence}
+          </p>
+        ))}
+      </>
+    )}
+  </div>
+);
+
+interface SeriesDatesProps {
+  readonly movable: DateView[];
+  readonly picked: ReadonlySet<number>;
+  readonly setPicked: (picked: ReadonlySet<number>) => void;
+}
+
+const SeriesDates = ({ movable, picked, setPicked }: SeriesDatesProps) => (
+  <div className="max-h-72 overflow-y-auto" tabIndex={0} role="region" aria-label={t`Dates of the series`}>
+    <DateList
+      dates={movable}
+      pickable={new Set(movable.map(({ id }) => id))}
+      picked={picked}
+      onPick={setPicked}
+    />
+  </div>
+);
+
+interface ReasonFieldProps {
+  readonly reason: string;
+  readonly setReason: (reason: string) => void;
+}
+
+const ReasonField = ({ reason, setReason }: ReasonFieldProps) => (
+  <label className="mt-2 block">
+    {t`Reason`}
+    <TextField
+      value={reason}
+      maxLength={MOST_CHARACTERS.reason}
+      onChange={({ target }) => setReason(target.value)}
+    />
+  </label>
+);
+
+const Over = ({ request, movable }: { readonly request: RequestView; readonly movable: DateView[] }) => (
+  <p className="pb-1 text-note text-soft">
+    {countText(
+      request.dates.length - movable.length,
+      'date that is over stays as it was.',
+      'dates that are over stay as they were.',
+    )}
+  </p>
+);
 
 function MoveForm({
   request,
@@ -56,52 +116,11 @@ function MoveForm({
   return (
     <>
       {isSeries && <WidenDates dates={movable} origin={move.booking.change.occurrence} onPick={setPicked} />}
-      {isSeries && request.dates.length > movable.length && (
-        <p className="pb-1 text-note text-soft">
-          {countText(
-            request.dates.length - movable.length,
-            'date that is over stays as it was.',
-            'dates that are over stay as they were.',
-          )}
-        </p>
-      )}
-      {isSeries && (
-        <div
-          className="max-h-72 overflow-y-auto"
-          tabIndex={0}
-          role="region"
-          aria-label={t`Dates of the series`}
-        >
-          <DateList
-            dates={movable}
-            pickable={new Set(movable.map(({ id }) => id))}
-            picked={picked}
-            onPick={setPicked}
-          />
-        </div>
-      )}
-      <div aria-live="polite" className="mt-2">
-        {typeof preview === 'string' && <p className="text-clash">{preview}</p>}
-        {preview !== null && typeof preview !== 'string' && (
-          <>
-            <p className="font-semibold">{sayNumbers(preview)}.</p>
-            {[...preview.sentences, ...preview.warnings].slice(0, 5).map((sentence) => (
-              <p key={sentence} className="mt-1 text-note">
-                {sentence}
-              </p>
-            ))}
-          </>
-        )}
-      </div>
+      {isSeries && request.dates.length > movable.length && <Over request={request} movable={movable} />}
+      {isSeries && <SeriesDates movable={movable} picked={picked} setPicked={setPicked} />}
+      <WouldDo preview={preview} />
       <KeepIndoors preview={preview} isKept={keepIndoors} onChange={setKeepIndoors} />
-      <label className="mt-2 block">
-        {t`Reason`}
-        <TextField
-          value={reason}
-          maxLength={MOST_CHARACTERS.reason}
-          onChange={({ target }) => setReason(target.value)}
-        />
-      </label>
+      <ReasonField reason={reason} setReason={setReason} />
       <ChangeDone change={change} />
       <Button
         isMain

@@ -204,6 +204,52 @@ function useShortRequest({ pick, board, choices, onSent }: PickDetailsProps) {
   return { form, setForm, error, sent, isSending, content, submit };
 }
 
+interface ShortSelectProps {
+  readonly label: string;
+  readonly form: ShortForm;
+  readonly name: 'categoryId' | 'hostId';
+  setForm(form: ShortForm): void;
+  readonly options: readonly { id: number; name: string }[];
+}
+
+const ShortSelect = ({ label, form, name, setForm, options }: ShortSelectProps) => (
+  <label className="col-span-2">
+    {label}
+    <Select value={form[name]} onChange={({ target }) => setForm({ ...form, [name]: target.value })}>
+      {options.map(({ id, name: each }) => (
+        <option key={id} value={id}>
+          {each}
+        </option>
+      ))}
+    </Select>
+  </label>
+);
+
+interface ShortTextProps {
+  readonly name: 'title' | 'people' | 'quantity';
+  readonly label: string;
+  readonly type: 'text' | 'number';
+  readonly form: ShortForm;
+  readonly error: ErrorReply['error'] | null;
+  setForm(form: ShortForm): void;
+}
+
+const ShortText = ({ name, label, type, form, error, setForm }: ShortTextProps) => (
+  <label className={name === 'title' ? 'col-span-2' : ''}>
+    {label}
+    <TextField
+      type={type}
+      min={1}
+      required
+      maxLength={MOST_CHARACTERS.title}
+      value={form[name]}
+      aria-invalid={faultIn(error, name) !== undefined}
+      onChange={({ target }) => setForm({ ...form, [name]: target.value })}
+    />
+    {faultIn(error, name) && <span className="block text-note text-clash">{faultIn(error, name)}</span>}
+  </label>
+);
+
 function ShortFields({
   form,
   setForm,
@@ -220,36 +266,13 @@ function ShortFields({
   isPublic: boolean;
 }) {
   const text = (name: 'title' | 'people' | 'quantity', label: string, type: 'text' | 'number') => (
-    <label className={name === 'title' ? 'col-span-2' : ''}>
-      {label}
-      <TextField
-        type={type}
-        min={1}
-        required
-        maxLength={MOST_CHARACTERS.title}
-        value={form[name]}
-        aria-invalid={faultIn(error, name) !== undefined}
-        onChange={({ target }) => setForm({ ...form, [name]: target.value })}
-      />
-      {faultIn(error, name) && <span className="block text-note text-clash">{faultIn(error, name)}</span>}
-    </label>
+    <ShortText name={name} label={label} type={type} form={form} error={error} setForm={setForm} />
   );
   const select = (
     name: 'categoryId' | 'hostId',
     label: string,
     options: readonly { id: number; name: string }[],
-  ) => (
-    <label className="col-span-2">
-      {label}
-      <Select value={form[name]} onChange={({ target }) => setForm({ ...form, [name]: target.value })}>
-        {options.map(({ id, name: each }) => (
-          <option key={id} value={id}>
-            {each}
-          </option>
-        ))}
-      </Select>
-    </label>
-  );
+  ) => <ShortSelect label={label} form={form} name={name} setForm={setForm} options={options} />;
   return (
     <div className="mt-3 grid grid-cols-2 gap-3">
       {text('title', t`Title`, 'text')}

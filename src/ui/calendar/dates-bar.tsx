@@ -5,9 +5,15 @@ import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t, texts } from '@/contracts/language/translate';
 import Link from '@/ui/kit/link';
 import { useState } from 'react';
-import type { DateChoice, DateChoices, DateGroup, DateState } from '@/contracts/calendar/dates';
+import {
+  type DateChoice,
+  type DateChoices,
+  type DateGroup,
+  type DateState,
+  DATE_GROUPS,
+  DATE_STATES,
+} from '@/contracts/calendar/dates';
 import type { SavedView } from '@/contracts/accounts/own';
-import { DATE_GROUPS, DATE_STATES } from '@/contracts/calendar/dates';
 import { SHOWN_STATE_WORDS } from '@/contracts/words/states';
 import { dayLong, daysText, monthLong } from '@/contracts/words/when';
 import { addDays, type LocalDate } from '@/core/time/local-time';
@@ -219,6 +225,69 @@ const states = (): [DateState | 'any', string][] => [
   ...DATE_STATES.map((state): [DateState, string] => [state, SHOWN_STATE_WORDS[state]]),
 ];
 
+interface SeveralDaysProps {
+  readonly view: 'some' | 'list';
+  readonly range: DayRange;
+  go(change: Partial<DatesAddress>, how?: 'push' | 'replace'): void;
+}
+
+const SeveralDays = ({ view, range, go }: SeveralDaysProps) => (
+  <>
+    {t`of`}
+    <input
+      aria-label={t`Days`}
+      className="w-14 border-b-2 border-strong-rule bg-paper py-0.5 text-center font-semibold"
+      type="number"
+      min={1}
+      max={view === 'some' ? MOST_SIDE_BY_SIDE : 366}
+      value={range.days}
+      onChange={({ target }) => {
+        const count = Math.round(Number(target.value));
+        if (count >= 1 && count <= 366) go({ count }, 'replace');
+      }}
+    />
+    <span>{t`days`}</span>
+  </>
+);
+
+interface HowShownProps {
+  readonly by: 'space' | 'building' | 'category' | 'host' | 'calendar';
+  go(change: Partial<DatesAddress>, how?: 'push' | 'replace'): void;
+  readonly isApart: boolean;
+  readonly address: DatesAddress;
+}
+
+const HowShown = ({ by, go, isApart, address }: HowShownProps) => (
+  <>
+    <span>{t`by`}</span>
+    <Pick
+      label={t`By`}
+      value={by}
+      options={DATE_GROUPS.map((each) => [each, GROUP_WORDS[each]] as const)}
+      onChoose={(value) => go({ by: value, only: [] }, 'replace')}
+    />
+    ,
+    <Pick
+      label={t`Together or apart`}
+      value={isApart ? 'apart' : 'together'}
+      options={
+        [
+          ['together', t`each event once`],
+          ['apart', t`apart in columns`],
+        ] as const
+      }
+      onChoose={(value) => go({ isApart: value === 'apart' }, 'replace')}
+    />
+    {t`, in`}
+    <Pick
+      label={t`State`}
+      value={address.state ?? 'any'}
+      options={states()}
+      onChoose={(value) => go({ state: value === 'any' ? null : value }, 'replace')}
+    />
+  </>
+);
+
 function DatesSentence({ address, range, go }: BarProps) {
   const { view, by, isApart } = address;
   return (
@@ -230,54 +299,8 @@ function DatesSentence({ address, range, go }: BarProps) {
         options={DATE_VIEWS.map((each) => [each, VIEW_WORDS[each]] as const)}
         onChoose={(value) => go({ view: value, slip: null, pick: null })}
       />
-      {(view === 'some' || view === 'list') && (
-        <>
-          {t`of`}
-          <input
-            aria-label={t`Days`}
-            className="w-14 border-b-2 border-strong-rule bg-paper py-0.5 text-center font-semibold"
-            type="number"
-            min={1}
-            max={view === 'some' ? MOST_SIDE_BY_SIDE : 366}
-            value={range.days}
-            onChange={({ target }) => {
-              const count = Math.round(Number(target.value));
-              if (count >= 1 && count <= 366) go({ count }, 'replace');
-            }}
-          />
-          <span>{t`days`}</span>
-        </>
-      )}
-      {view !== 'year' && (
-        <>
-          <span>{t`by`}</span>
-          <Pick
-            label={t`By`}
-            value={by}
-            options={DATE_GROUPS.map((each) => [each, GROUP_WORDS[each]] as const)}
-            onChoose={(value) => go({ by: value, only: [] }, 'replace')}
-          />
-          ,
-          <Pick
-            label={t`Together or apart`}
-            value={isApart ? 'apart' : 'together'}
-            options={
-              [
-                ['together', t`each event once`],
-                ['apart', t`apart in columns`],
-              ] as const
-            }
-            onChoose={(value) => go({ isApart: value === 'apart' }, 'replace')}
-          />
-          {t`, in`}
-          <Pick
-            label={t`State`}
-            value={address.state ?? 'any'}
-            options={states()}
-            onChoose={(value) => go({ state: value === 'any' ? null : value }, 'replace')}
-          />
-        </>
-      )}
+      {(view === 'some' || view === 'list') && <SeveralDays view={view} range={range} go={go} />}
+      {view !== 'year' && <HowShown by={by} go={go} isApart={isApart} address={address} />}
     </p>
   );
 }

@@ -6,9 +6,8 @@ import Link from '@/ui/kit/link';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import type { DayStripDay } from '@/contracts/calendar/board';
-import type { DateChoices, DatesReply } from '@/contracts/calendar/dates';
+import { type DateChoices, type DatesReply, MOST_DATES } from '@/contracts/calendar/dates';
 import type { SavedView } from '@/contracts/accounts/own';
-import { MOST_DATES } from '@/contracts/calendar/dates';
 import { countText, dayLong } from '@/contracts/words/when';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { addDays, dateOf, weekdayOf, type LocalDate } from '@/core/time/local-time';
@@ -162,8 +161,25 @@ function View(view: ViewProps) {
   );
 }
 
-/** What is on, by days: an event once, or apart by space, category, host or calendar. */
-export function Dates(props: DatesProps) {
+interface YearProps {
+  readonly day: LocalDate;
+  readonly today: LocalDate;
+  readonly year: DayStripDay[];
+  readonly address: DatesAddress;
+}
+
+const Year = ({ day, today, year, address }: YearProps) => (
+  <YearDayStrips
+    year={day.slice(0, 4)}
+    today={today}
+    days={year}
+    dayHref={(date) => datesHref({ ...address, view: 'day', day: date })}
+    monthHref={(date) => datesHref({ ...address, view: 'month', day: date })}
+  />
+);
+
+/** What the address asks for, and the dates that are there for it. */
+function useShownDates(props: DatesProps) {
   const { first, choices, tzid, now, weekStart, isManager } = props;
   const { address, go } = useDatesAddress();
   const today = dateOf(toLocal(now, tzid));
@@ -183,6 +199,52 @@ export function Dates(props: DatesProps) {
   );
   const close = () => go({ slip: null, pick: null });
   const picked = entries.find(({ id }) => id === address.slip);
+  return {
+    choices,
+    tzid,
+    weekStart,
+    isManager,
+    address,
+    go,
+    today,
+    day,
+    range,
+    isYear,
+    reply,
+    isLoading,
+    failed,
+    reload,
+    year,
+    entries,
+    context,
+    close,
+    picked,
+  };
+}
+
+/** What is on, by days: an event once, or apart by space, category, host or calendar. */
+export function Dates(props: DatesProps) {
+  const {
+    choices,
+    tzid,
+    weekStart,
+    isManager,
+    address,
+    go,
+    today,
+    day,
+    range,
+    isYear,
+    reply,
+    isLoading,
+    failed,
+    reload,
+    year,
+    entries,
+    context,
+    close,
+    picked,
+  } = useShownDates(props);
   const slip = picked ? (
     <DateDetails key={picked.id} entry={picked} tzid={tzid} isManager={isManager} onClose={close} />
   ) : address.pick ? (
@@ -210,13 +272,7 @@ export function Dates(props: DatesProps) {
       <div className={slip ? 'grid grid-cols-[minmax(0,1fr)] gap-4 lg:grid-cols-[minmax(0,1fr)_20rem]' : ''}>
         <div className="min-w-0" aria-busy={isLoading}>
           {isYear ? (
-            <YearDayStrips
-              year={day.slice(0, 4)}
-              today={today}
-              days={year}
-              dayHref={(date) => datesHref({ ...address, view: 'day', day: date })}
-              monthHref={(date) => datesHref({ ...address, view: 'month', day: date })}
-            />
+            <Year day={day} today={today} year={year} address={address} />
           ) : (
             <>
               <View {...{ address, day, today, range, entries, props, context, go }} />

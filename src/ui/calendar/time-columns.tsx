@@ -96,6 +96,21 @@ function Block({
   );
 }
 
+/** The timed entries of one day, and where each stands beside the others. */
+function boxesOn(column: TimeColumn, day: LocalDate, context: EntryContext) {
+  const timed = onDay(column.entries, day, context.tzid)
+    .filter((entry) => !isWholeDay(entry))
+    .map((entry) => ({ entry, at: clockHours(entry.span, day, context.tzid) }))
+    .sort((a, b) => a.at.from - b.at.from || b.at.to - a.at.to);
+  const boxes = sideBySide(
+    timed.map(({ at }) => ({
+      start: at.from as EpochMinute,
+      end: Math.max(at.to, at.from + 20) as EpochMinute,
+    })),
+  );
+  return { timed, boxes };
+}
+
 function Column({
   column,
   hours,
@@ -109,16 +124,7 @@ function Column({
 }) {
   const { context, withPlace, onPick } = props;
   const { day } = column;
-  const timed = onDay(column.entries, day, context.tzid)
-    .filter((entry) => !isWholeDay(entry))
-    .map((entry) => ({ entry, at: clockHours(entry.span, day, context.tzid) }))
-    .sort((a, b) => a.at.from - b.at.from || b.at.to - a.at.to);
-  const boxes = sideBySide(
-    timed.map(({ at }) => ({
-      start: at.from as EpochMinute,
-      end: Math.max(at.to, at.from + 20) as EpochMinute,
-    })),
-  );
+  const { timed, boxes } = boxesOn(column, day, context);
   const clock = clockHours({ start: now, end: now }, day, context.tzid);
   const nowPx = ((clock.from - hours.from) / 60) * HOUR_PX;
   return (
@@ -161,6 +167,65 @@ function Column({
   );
 }
 
+interface ColumnHeadProps {
+  readonly column: TimeColumn;
+  readonly onPick: ColumnsProps['onPick'];
+}
+
+const ColumnHead = ({ column: { isToday, head, label, day }, onPick }: ColumnHeadProps) => (
+  <th
+    scope="col"
+    className={`group border-l border-rule px-1.5 py-1 text-left font-normal ${isToday ? 'border-b-4 border-b-accent' : ''}`}
+  >
+    <span className="flex items-baseline justify-between gap-1">
+      {head}
+      <button
+        type="button"
+        aria-label={t`Request something on ${label}`}
+        className="text-small text-soft underline opacity-0 group-hover:opacity-100 focus-visible:opacity-100"
+        onClick={() => onPick(day, null)}
+      >{t`ask`}</button>
+    </span>
+  </th>
+);
+
+interface WholeDayRowProps {
+  readonly columns: readonly TimeColumn[];
+  readonly whole: DateEntry[][];
+  readonly withPlace: boolean;
+  readonly context: EntryContext;
+}
+
+const WholeDayRow = ({ columns, whole, withPlace, context }: WholeDayRowProps) => (
+  <tr>
+    <th
+      scope="row"
+      className="small-caps border-y border-strong-rule pr-1 text-right align-top"
+    >{t`all day`}</th>
+    {columns.map(({ key }, index) => (
+      <td key={key} className="border-y border-l border-strong-rule border-l-rule py-0.5 align-top">
+        {whole[index]!.map((entry) => (
+          <EntryLine key={entry.id} entry={entry} hours="" withPlace={withPlace} context={context} />
+        ))}
+      </td>
+    ))}
+  </tr>
+);
+
+const HourMarks = ({ marks }: { readonly marks: number[] }) => (
+  <td className="p-0 align-top" aria-hidden="true">
+    {marks.map((minute) => (
+      <span
+        key={minute}
+        className="block pr-1.5 text-right text-small leading-4 text-soft"
+        style={{ height: HOUR_PX }}
+      >
+        {sayClock(minute)}
+      </span>
+    ))}
+  </td>
+);
+
 /** Days, or what a day is told apart by, side by side with the hours going down; whole days above them. */
 export function TimeColumns(props: ColumnsProps) {
   const { columns, now, withPlace, context, onPick } = props;
@@ -179,59 +244,17 @@ export function TimeColumns(props: ColumnsProps) {
             <th scope="col" className="w-14">
               <span className="sr-only">{t`Hour`}</span>
             </th>
-            {columns.map(({ key, head, label, day, isToday }) => (
-              <th
-                key={key}
-                scope="col"
-                className={`group border-l border-rule px-1.5 py-1 text-left font-normal ${isToday ? 'border-b-4 border-b-accent' : ''}`}
-              >
-                <span className="flex items-baseline justify-between gap-1">
-                  {head}
-                  <button
-                    type="button"
-                    aria-label={t`Request something on ${label}`}
-                    className="text-small text-soft underline opacity-0 group-hover:opacity-100 focus-visible:opacity-100"
-                    onClick={() => onPick(day, null)}
-                  >{t`ask`}</button>
-                </span>
-              </th>
+            {columns.map((column) => (
+              <ColumnHead key={column.key} column={column} onPick={onPick} />
             ))}
           </tr>
           {whole.some((entries) => entries.length) && (
-            <tr>
-              <th
-                scope="row"
-                className="small-caps border-y border-strong-rule pr-1 text-right align-top"
-              >{t`all day`}</th>
-              {columns.map(({ key }, index) => (
-                <td key={key} className="border-y border-l border-strong-rule border-l-rule py-0.5 align-top">
-                  {whole[index]!.map((entry) => (
-                    <EntryLine
-                      key={entry.id}
-                      entry={entry}
-                      hours=""
-                      withPlace={withPlace}
-                      context={context}
-                    />
-                  ))}
-                </td>
-              ))}
-            </tr>
+            <WholeDayRow columns={columns} whole={whole} withPlace={withPlace} context={context} />
           )}
         </thead>
         <tbody>
           <tr>
-            <td className="p-0 align-top" aria-hidden="true">
-              {marks.map((minute) => (
-                <span
-                  key={minute}
-                  className="block pr-1.5 text-right text-small leading-4 text-soft"
-                  style={{ height: HOUR_PX }}
-                >
-                  {sayClock(minute)}
-                </span>
-              ))}
-            </td>
+            <HourMarks marks={marks} />
             {columns.map((column) => (
               <Column key={column.key} column={column} hours={hours} now={now} props={props} />
             ))}

@@ -26,6 +26,79 @@ const sayDay = (date: LocalDate, day: DayStripDay | undefined): string =>
     .filter(Boolean)
     .join(', ');
 
+interface DayCellProps {
+  readonly date: LocalDate;
+  dayHref(day: LocalDate): string;
+  readonly day: DayStripDay | undefined;
+  readonly today: LocalDate;
+  readonly height: number;
+}
+
+const DayCell = ({ date, dayHref, day, today, height }: DayCellProps) => (
+  <td className={`p-0 align-bottom ${weekdayOf(date) > 5 ? 'bg-sunk' : ''}`}>
+    <Link
+      href={dayHref(date)}
+      data-day={date}
+      title={sayDay(date, day)}
+      aria-label={sayDay(date, day)}
+      aria-current={date === today ? 'date' : undefined}
+      className="relative flex h-12 flex-col items-center justify-end border-b-2 border-transparent no-underline hover:bg-rule aria-[current]:border-accent"
+    >
+      {Boolean(day?.waiting) && (
+        <span
+          aria-hidden="true"
+          className={`mb-auto px-0.5 text-tiny leading-tight font-bold ${day!.clashing ? 'bg-clash text-paper' : 'text-look'}`}
+        >
+          {day!.waiting}
+        </span>
+      )}
+      <span aria-hidden="true" className="w-3 bg-strong-rule" style={{ height: Math.max(1, height) }} />
+    </Link>
+  </td>
+);
+
+const DayNumbers = () => (
+  <thead>
+    <tr>
+      <th scope="col" className="small-caps w-28 text-left">{t`Month`}</th>
+      {Array.from({ length: 31 }, (_, index) => (
+        <th key={index} scope="col" className="small-caps text-center font-normal">
+          {index + 1}
+        </th>
+      ))}
+      <th scope="col" className="small-caps w-20 text-right">{t`Full`}</th>
+    </tr>
+  </thead>
+);
+
+interface MonthRowProps {
+  readonly month: LocalDate;
+  monthHref(day: LocalDate): string;
+  readonly dates: LocalDate[];
+  readonly known: Map<LocalDate, DayStripDay>;
+  readonly fullest: number;
+  dayHref(day: LocalDate): string;
+  readonly today: LocalDate;
+  readonly mean: number;
+}
+
+const MonthRow = ({ month, monthHref, dates, known, fullest, dayHref, today, mean }: MonthRowProps) => (
+  <tr className="border-t border-rule">
+    <th scope="row" className="text-left align-bottom">
+      <Link href={monthHref(month)} className="font-serif text-lg no-underline hover:underline">
+        {monthName(month)}
+      </Link>
+    </th>
+    {dates.map((date) => {
+      const day = known.get(date);
+      const height = Math.round(((day?.fullness ?? 0) / fullest) * BAR_PX);
+      return <DayCell key={date} date={date} dayHref={dayHref} day={day} today={today} height={height} />;
+    })}
+    {dates.length < 31 && <td colSpan={31 - dates.length} />}
+    <td className="text-right align-bottom">{Math.round(mean * 100)} %</td>
+  </tr>
+);
+
 /** How full each day of a year is: twelve rulers, one under the other. */
 export function YearDayStrips({ year, today, days, dayHref, monthHref }: YearProps) {
   const known = new Map(days.map((day) => [day.date, day]));
@@ -35,62 +108,24 @@ export function YearDayStrips({ year, today, days, dayHref, monthHref }: YearPro
     <div className="relative overflow-x-auto">
       <table className="w-full min-w-[60rem] table-fixed">
         <caption className="sr-only">{t`How full each day of ${year} is`}</caption>
-        <thead>
-          <tr>
-            <th scope="col" className="small-caps w-28 text-left">{t`Month`}</th>
-            {Array.from({ length: 31 }, (_, index) => (
-              <th key={index} scope="col" className="small-caps text-center font-normal">
-                {index + 1}
-              </th>
-            ))}
-            <th scope="col" className="small-caps w-20 text-right">{t`Full`}</th>
-          </tr>
-        </thead>
+        <DayNumbers />
         <tbody>
           {months.map((month) => {
             const dates = Array.from({ length: daysInMonth(month) }, (_, index) => addDays(month, index));
             const mean =
               dates.reduce((sum, date) => sum + (known.get(date)?.fullness ?? 0), 0) / dates.length;
             return (
-              <tr key={month} className="border-t border-rule">
-                <th scope="row" className="text-left align-bottom">
-                  <Link href={monthHref(month)} className="font-serif text-lg no-underline hover:underline">
-                    {monthName(month)}
-                  </Link>
-                </th>
-                {dates.map((date) => {
-                  const day = known.get(date);
-                  const height = Math.round(((day?.fullness ?? 0) / fullest) * BAR_PX);
-                  return (
-                    <td key={date} className={`p-0 align-bottom ${weekdayOf(date) > 5 ? 'bg-sunk' : ''}`}>
-                      <Link
-                        href={dayHref(date)}
-                        data-day={date}
-                        title={sayDay(date, day)}
-                        aria-label={sayDay(date, day)}
-                        aria-current={date === today ? 'date' : undefined}
-                        className="relative flex h-12 flex-col items-center justify-end border-b-2 border-transparent no-underline hover:bg-rule aria-[current]:border-accent"
-                      >
-                        {Boolean(day?.waiting) && (
-                          <span
-                            aria-hidden="true"
-                            className={`mb-auto px-0.5 text-tiny leading-tight font-bold ${day!.clashing ? 'bg-clash text-paper' : 'text-look'}`}
-                          >
-                            {day!.waiting}
-                          </span>
-                        )}
-                        <span
-                          aria-hidden="true"
-                          className="w-3 bg-strong-rule"
-                          style={{ height: Math.max(1, height) }}
-                        />
-                      </Link>
-                    </td>
-                  );
-                })}
-                {dates.length < 31 && <td colSpan={31 - dates.length} />}
-                <td className="text-right align-bottom">{Math.round(mean * 100)} %</td>
-              </tr>
+              <MonthRow
+                key={month}
+                month={month}
+                monthHref={monthHref}
+                dates={dates}
+                known={known}
+                fullest={fullest}
+                dayHref={dayHref}
+                today={today}
+                mean={mean}
+              />
             );
           })}
         </tbody>

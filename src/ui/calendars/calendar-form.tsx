@@ -41,6 +41,64 @@ interface PartProps {
   set(part: Partial<CalendarFields>): void;
 }
 
+interface MarkAndColourProps {
+  faultOf(path: string): string;
+  readonly fields: CalendarFields;
+  set(part: Partial<CalendarFields>): void;
+}
+
+const MarkAndColour = ({ faultOf, fields, set }: MarkAndColourProps) => (
+  <div className="flex flex-wrap items-start gap-4">
+    <Field label={t`Mark`} fault={faultOf('mark')} hint={t`Two letters: colour is never the only sign.`}>
+      {(ids) => (
+        <TextField
+          {...ids}
+          className="w-20"
+          maxLength={2}
+          value={fields.mark}
+          onChange={({ target }) => set({ mark: target.value })}
+        />
+      )}
+    </Field>
+    <fieldset>
+      <legend className="font-semibold">{t`Colour`}</legend>
+      <div className="flex flex-wrap gap-3 py-1">
+        {CALENDAR_HUES.map((hue) => (
+          <label key={hue} className="flex min-h-7 items-center gap-1.5">
+            <Radio name="hue" checked={fields.hue === hue} onChange={() => set({ hue })} />
+            <Mark mark={fields.mark || '··'} hue={hue} />
+            <span className="sr-only">{hueText(hue)}</span>
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  </div>
+);
+
+interface AddressFieldProps {
+  faultOf(path: string): string;
+  readonly fields: CalendarFields;
+  set(part: Partial<CalendarFields>): void;
+}
+
+const AddressField = ({ faultOf, fields, set }: AddressFieldProps) => (
+  <Field
+    label={t`Address`}
+    fault={faultOf('slug')}
+    hint={t`It will be /whats-on/${addressOf(fields)}. An address it had before goes on leading here.`}
+  >
+    {(ids) => (
+      <TextField
+        {...ids}
+        maxLength={MOST_CHARACTERS.calendarName}
+        placeholder={addressOf(fields)}
+        value={fields.slug}
+        onChange={({ target }) => set({ slug: target.value })}
+      />
+    )}
+  </Field>
+);
+
 function NamePart({ fields, faultOf, set }: PartProps) {
   return (
     <section className="grid gap-3">
@@ -64,46 +122,8 @@ function NamePart({ fields, faultOf, set }: PartProps) {
           />
         )}
       </Field>
-      <Field
-        label={t`Address`}
-        fault={faultOf('slug')}
-        hint={t`It will be /whats-on/${addressOf(fields)}. An address it had before goes on leading here.`}
-      >
-        {(ids) => (
-          <TextField
-            {...ids}
-            maxLength={MOST_CHARACTERS.calendarName}
-            placeholder={addressOf(fields)}
-            value={fields.slug}
-            onChange={({ target }) => set({ slug: target.value })}
-          />
-        )}
-      </Field>
-      <div className="flex flex-wrap items-start gap-4">
-        <Field label={t`Mark`} fault={faultOf('mark')} hint={t`Two letters: colour is never the only sign.`}>
-          {(ids) => (
-            <TextField
-              {...ids}
-              className="w-20"
-              maxLength={2}
-              value={fields.mark}
-              onChange={({ target }) => set({ mark: target.value })}
-            />
-          )}
-        </Field>
-        <fieldset>
-          <legend className="font-semibold">{t`Colour`}</legend>
-          <div className="flex flex-wrap gap-3 py-1">
-            {CALENDAR_HUES.map((hue) => (
-              <label key={hue} className="flex min-h-7 items-center gap-1.5">
-                <Radio name="hue" checked={fields.hue === hue} onChange={() => set({ hue })} />
-                <Mark mark={fields.mark || '··'} hue={hue} />
-                <span className="sr-only">{hueText(hue)}</span>
-              </label>
-            ))}
-          </div>
-        </fieldset>
-      </div>
+      <AddressField faultOf={faultOf} fields={fields} set={set} />
+      <MarkAndColour faultOf={faultOf} fields={fields} set={set} />
     </section>
   );
 }

@@ -2,11 +2,61 @@
 import { t } from '@/contracts/language/translate';
 import type { DisplayReply } from '@/contracts/publishing/display';
 import { dayLong, sayTime } from '@/contracts/words/when';
-import { displayState } from '@/core/publishing/display';
-import { dateOf } from '@/core/time/local-time';
+import { displayState, type DisplayState } from '@/core/publishing/display';
+import { dateOf, type LocalDate } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { ageText, hoursOf, stateText, titleOf } from './display-words';
 import { useDisplay } from './use-display';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+
+interface SpaceRowProps {
+  readonly code: string;
+  readonly space: string;
+  readonly state: DisplayState;
+  readonly now: EpochMinute;
+  readonly tzid: string;
+}
+
+const SpaceRow = ({ space, state, now, tzid }: SpaceRowProps) => (
+  <tr className="border-b-[0.2vmin] border-black align-top">
+    <th scope="row" className="py-[1.2vmin] pr-[2vmin] font-semibold">
+      {space}
+    </th>
+    <td className="py-[1.2vmin] pr-[2vmin]">
+      {state.now?.title && state.isOn && <strong className="block">{state.now.title}</strong>}
+      <span
+        className={state.now ? 'inline-block bg-black px-[1vmin] font-semibold text-white' : 'inline-block'}
+      >
+        {stateText(state, now, tzid)}
+      </span>
+    </td>
+    <td className="py-[1.2vmin]">
+      {state.next ? (
+        <>
+          <span className="tabular-nums">{hoursOf(state.next, now, tzid)}</span> {titleOf(state.next)}
+        </>
+      ) : (
+        t`nothing more`
+      )}
+    </td>
+  </tr>
+);
+
+interface DisplayHeadProps {
+  readonly name: string;
+  readonly today: LocalDate;
+  readonly now: EpochMinute;
+  readonly tzid: string;
+}
+
+const DisplayHead = ({ name, today, now, tzid }: DisplayHeadProps) => (
+  <header className="flex flex-wrap items-baseline justify-between gap-x-[4vmin]">
+    <h1 className="text-wall-2">{name}</h1>
+    <p className="text-wall-4 tabular-nums">
+      {dayLong(today)}, {sayTime(toLocal(now, tzid))}
+    </p>
+  </header>
+);
 
 /** All spaces of a building: where something is on, what comes next, where it is free. */
 export function LobbyDisplay({ first, source }: { first: DisplayReply; source: string }) {
@@ -15,12 +65,7 @@ export function LobbyDisplay({ first, source }: { first: DisplayReply; source: s
   const today = dateOf(toLocal(now, tzid));
   return (
     <main id="main" className="display flex min-h-dvh flex-col gap-[2.5vmin] bg-white p-[4vmin] text-black">
-      <header className="flex flex-wrap items-baseline justify-between gap-x-[4vmin]">
-        <h1 className="text-wall-2">{name}</h1>
-        <p className="text-wall-4 tabular-nums">
-          {dayLong(today)}, {sayTime(toLocal(now, tzid))}
-        </p>
-      </header>
+      <DisplayHead name={name} today={today} now={now} tzid={tzid} />
       <table className="w-full border-collapse text-left text-wall-5 leading-tight">
         <thead>
           <tr className="border-b-[0.6vmin] border-black text-wall-6">
@@ -32,33 +77,7 @@ export function LobbyDisplay({ first, source }: { first: DisplayReply; source: s
         <tbody>
           {spaces.map(({ code, name: space, bookings }) => {
             const state = displayState(bookings, now);
-            return (
-              <tr key={code} className="border-b-[0.2vmin] border-black align-top">
-                <th scope="row" className="py-[1.2vmin] pr-[2vmin] font-semibold">
-                  {space}
-                </th>
-                <td className="py-[1.2vmin] pr-[2vmin]">
-                  {state.now?.title && state.isOn && <strong className="block">{state.now.title}</strong>}
-                  <span
-                    className={
-                      state.now ? 'inline-block bg-black px-[1vmin] font-semibold text-white' : 'inline-block'
-                    }
-                  >
-                    {stateText(state, now, tzid)}
-                  </span>
-                </td>
-                <td className="py-[1.2vmin]">
-                  {state.next ? (
-                    <>
-                      <span className="tabular-nums">{hoursOf(state.next, now, tzid)}</span>{' '}
-                      {titleOf(state.next)}
-                    </>
-                  ) : (
-                    t`nothing more`
-                  )}
-                </td>
-              </tr>
-            );
+            return <SpaceRow key={code} code={code} space={space} state={state} now={now} tzid={tzid} />;
           })}
         </tbody>
       </table>

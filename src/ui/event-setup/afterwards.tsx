@@ -7,7 +7,7 @@ import { Checkbox, NumberField, TextArea, TextField } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t, tAs } from '@/contracts/language/translate';
 import { useId, useOptimistic, useState, useTransition } from 'react';
-import type { EventSetup } from '@/contracts/work-orders/event-setup';
+import type { EventSetup, FollowUpView } from '@/contracts/work-orders/event-setup';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 import { Form } from '@/ui/kit/form';
@@ -109,6 +109,74 @@ function Names({ event }: { event: EventSetup }) {
   );
 }
 
+interface FollowUpProps {
+  readonly each: FollowUpView;
+  readonly isSending: boolean;
+  readonly submit: ReturnType<typeof useSubmit>['submit'];
+}
+
+const FollowUp = ({ each, isSending, submit }: FollowUpProps) => (
+  <li>
+    <label className="flex min-h-11 cursor-pointer items-center gap-3 border-b border-rule py-1">
+      <Checkbox
+        className="size-6 shrink-0"
+        checked={each.doneText !== null}
+        disabled={isSending}
+        onChange={() => void submit(`/api/follow-ups/${each.id}`, { isDone: each.doneText === null })}
+      />
+      <span>
+        {each.doneText ? <s>{each.text}</s> : each.text}{' '}
+        <span className={each.isOverdue ? 'font-semibold text-clash' : 'text-soft'}>
+          {each.doneText
+            ? t`done by ${each.doneText}`
+            : (each.dueText && t`by ${each.dueText}`) || t`noted by ${each.byText}`}
+        </span>
+      </span>
+    </label>
+  </li>
+);
+
+interface FollowUpFormProps {
+  readonly submit: ReturnType<typeof useSubmit>['submit'];
+  readonly event: EventSetup;
+  readonly text: string;
+  readonly due: string;
+  readonly setText: (text: string) => void;
+  readonly setDue: (due: string) => void;
+  readonly id: string;
+  readonly isSending: boolean;
+}
+
+const FollowUpForm = ({ submit, event, text, due, setText, setDue, id, isSending }: FollowUpFormProps) => (
+  <Form
+    className="mt-2 flex flex-wrap items-end gap-2"
+    onSubmit={(submitted) => {
+      submitted.preventDefault();
+      void submit('/api/follow-ups', { occurrenceId: event.date.id, text, due: due || null }).then(
+        (isDone) => {
+          if (!isDone) return;
+          setText('');
+          setDue('');
+        },
+      );
+    }}
+  >
+    <div className="grow">
+      <label htmlFor={`${id}-text`} className="block font-semibold">{t`What is left to do`}</label>
+      <TextField
+        id={`${id}-text`}
+        maxLength={MOST_CHARACTERS.followUp}
+        value={text}
+        onChange={({ target }) => setText(target.value)}
+      />
+    </div>
+    <Field label={tAs('due')`By`}>
+      <DateField className="w-44" value={due} onChange={setDue} />
+    </Field>
+    <Button isSubmit isBusy={isSending}>{t`Save`}</Button>
+  </Form>
+);
+
 function FollowUps({ event }: { event: EventSetup }) {
   const { submit, error, isSending } = useSubmit();
   const id = useId();
@@ -119,53 +187,19 @@ function FollowUps({ event }: { event: EventSetup }) {
       <h3 className="text-lg">{t`Follow-up`}</h3>
       <ul>
         {event.followUps.map((each) => (
-          <li key={each.id}>
-            <label className="flex min-h-11 cursor-pointer items-center gap-3 border-b border-rule py-1">
-              <Checkbox
-                className="size-6 shrink-0"
-                checked={each.doneText !== null}
-                disabled={isSending}
-                onChange={() => void submit(`/api/follow-ups/${each.id}`, { isDone: each.doneText === null })}
-              />
-              <span>
-                {each.doneText ? <s>{each.text}</s> : each.text}{' '}
-                <span className={each.isOverdue ? 'font-semibold text-clash' : 'text-soft'}>
-                  {each.doneText
-                    ? t`done by ${each.doneText}`
-                    : (each.dueText && t`by ${each.dueText}`) || t`noted by ${each.byText}`}
-                </span>
-              </span>
-            </label>
-          </li>
+          <FollowUp key={each.id} each={each} isSending={isSending} submit={submit} />
         ))}
       </ul>
-      <Form
-        className="mt-2 flex flex-wrap items-end gap-2"
-        onSubmit={(submitted) => {
-          submitted.preventDefault();
-          void submit('/api/follow-ups', { occurrenceId: event.date.id, text, due: due || null }).then(
-            (isDone) => {
-              if (!isDone) return;
-              setText('');
-              setDue('');
-            },
-          );
-        }}
-      >
-        <div className="grow">
-          <label htmlFor={`${id}-text`} className="block font-semibold">{t`What is left to do`}</label>
-          <TextField
-            id={`${id}-text`}
-            maxLength={MOST_CHARACTERS.followUp}
-            value={text}
-            onChange={({ target }) => setText(target.value)}
-          />
-        </div>
-        <Field label={tAs('due')`By`}>
-          <DateField className="w-44" value={due} onChange={setDue} />
-        </Field>
-        <Button isSubmit isBusy={isSending}>{t`Save`}</Button>
-      </Form>
+      <FollowUpForm
+        submit={submit}
+        event={event}
+        text={text}
+        due={due}
+        setText={setText}
+        setDue={setDue}
+        id={id}
+        isSending={isSending}
+      />
       <RefusalNote error={error} />
     </div>
   );

@@ -26,6 +26,53 @@ interface FilePickerProps {
   readonly fault?: string;
 }
 
+interface PickedFileProps {
+  readonly line: FileLine;
+  readonly files: ReturnType<typeof useFiles>;
+  readonly isSignedIn: boolean;
+}
+
+const PickedFile = ({ line: { key, name, bytes }, files, isSignedIn }: PickedFileProps) => (
+  <li className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-rule py-1">
+    <span className="font-semibold break-all">{name}</span>
+    <span className="text-soft">{sizeText(bytes)}</span>
+    <span>
+      <StateText state={files.states[key]} isSignedIn={isSignedIn} />
+    </span>
+    <span className="ml-auto flex gap-2">
+      {files.states[key]?.kind === 'failed' && (
+        <Button size="small" onClick={() => files.retry(key)}>{t`Try again`}</Button>
+      )}
+      <Button
+        size="small"
+        aria-label={t`Leave ${name} out`}
+        onClick={() => files.remove(key)}
+      >{t`Leave out`}</Button>
+    </span>
+  </li>
+);
+
+interface FilesInputProps {
+  readonly id: string;
+  readonly files: ReturnType<typeof useFiles>;
+}
+
+const FilesInput = ({ id, files }: FilesInputProps) => (
+  <input
+    id={id}
+    type="file"
+    multiple
+    className="block w-full cursor-pointer py-1 file:mr-3 file:cursor-pointer file:rounded-sm file:border file:border-strong-rule file:bg-raised file:px-3 file:py-1.5 file:font-semibold file:text-ink"
+    aria-describedby={`${id}-hint`}
+    onChange={(event) => {
+      const { files: picked } = event.target;
+      if (picked) void files.add([...picked]);
+      // So that the same file can be picked once more after it was left out.
+      event.target.value = '';
+    }}
+  />
+);
+
 /** Files picked by button or dropped here, several at once, each with how far it has come. */
 export function FilePicker({ lines, files, isSignedIn, label = t`Add files`, fault }: FilePickerProps) {
   const id = useId();
@@ -47,19 +94,7 @@ export function FilePicker({ lines, files, isSignedIn, label = t`Add files`, fau
       <label htmlFor={id} className="font-semibold">
         {label}
       </label>
-      <input
-        id={id}
-        type="file"
-        multiple
-        className="block w-full cursor-pointer py-1 file:mr-3 file:cursor-pointer file:rounded-sm file:border file:border-strong-rule file:bg-raised file:px-3 file:py-1.5 file:font-semibold file:text-ink"
-        aria-describedby={`${id}-hint`}
-        onChange={(event) => {
-          const { files: picked } = event.target;
-          if (picked) void files.add([...picked]);
-          // So that the same file can be picked once more after it was left out.
-          event.target.value = '';
-        }}
-      />
+      <FilesInput id={id} files={files} />
       <p
         id={`${id}-hint`}
         className="text-note text-soft"
@@ -73,24 +108,8 @@ export function FilePicker({ lines, files, isSignedIn, label = t`Add files`, fau
         ))}
       </div>
       <ul className="mt-1 grid gap-1">
-        {lines.map(({ key, name, bytes }) => (
-          <li key={key} className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-rule py-1">
-            <span className="font-semibold break-all">{name}</span>
-            <span className="text-soft">{sizeText(bytes)}</span>
-            <span>
-              <StateText state={files.states[key]} isSignedIn={isSignedIn} />
-            </span>
-            <span className="ml-auto flex gap-2">
-              {files.states[key]?.kind === 'failed' && (
-                <Button size="small" onClick={() => files.retry(key)}>{t`Try again`}</Button>
-              )}
-              <Button
-                size="small"
-                aria-label={t`Leave ${name} out`}
-                onClick={() => files.remove(key)}
-              >{t`Leave out`}</Button>
-            </span>
-          </li>
+        {lines.map((line) => (
+          <PickedFile key={line.key} line={line} files={files} isSignedIn={isSignedIn} />
         ))}
       </ul>
     </div>

@@ -310,21 +310,18 @@ function useSteps({ today, from, setFrom, count, strip }: StepsParts) {
   };
 }
 
-/** The one way through time: a strip of days, by wheel, drag, keys, or a day typed as one says it. */
-export function DayStrip({ first, today }: DayStripProps) {
-  const { chosen, hrefOf, stays, days: shownDays } = useDayAddress(today);
-  const { strip, from, setFrom, count, dragging } = useStrip(chosen);
-  const known = useDays(first, from, count);
-  const router = useRouter();
-  const [typed, setTyped] = useState('');
-  const [fault, setFault] = useState('');
-  const dates = Array.from({ length: count }, (_, index) => addDays(from, index));
-  const fullest = Math.max(0.05, ...dates.map((date) => known.get(date)?.fullness ?? 0));
-  const lastChosen = addDays(chosen, shownDays - 1);
-  const focusable = dates.includes(chosen) ? chosen : dates[0]!;
+interface FollowingParts {
+  readonly stays: boolean;
+  readonly router: ReturnType<typeof useRouter>;
+  readonly typed: string;
+  readonly today: LocalDate;
+  readonly setFault: (fault: string) => void;
+  readonly setTyped: (typed: string) => void;
+  readonly hrefOf: (date: LocalDate) => string;
+}
 
-  const step = useSteps({ today, from, setFrom, count, strip });
-  // Plain links, followed by one listener: it stands on every page, and thirty links of the router's own take their time.
+/** Where a press on a day or a typed day leads. */
+function useFollowing({ stays, router, typed, today, setFault, setTyped, hrefOf }: FollowingParts) {
   const follow = (event: MouseEvent) => {
     const href = (event.target as Element).closest('a')?.getAttribute('href');
     if (!href || event.ctrlKey || event.metaKey || event.shiftKey) return;
@@ -341,6 +338,25 @@ export function DayStrip({ first, today }: DayStripProps) {
     if (stays) window.history.pushState(null, '', hrefOf(date));
     else window.location.assign(hrefOf(date));
   };
+  return { follow, go };
+}
+
+/** The one way through time: a strip of days, by wheel, drag, keys, or a day typed as one says it. */
+export function DayStrip({ first, today }: DayStripProps) {
+  const { chosen, hrefOf, stays, days: shownDays } = useDayAddress(today);
+  const { strip, from, setFrom, count, dragging } = useStrip(chosen);
+  const known = useDays(first, from, count);
+  const router = useRouter();
+  const [typed, setTyped] = useState('');
+  const [fault, setFault] = useState('');
+  const dates = Array.from({ length: count }, (_, index) => addDays(from, index));
+  const fullest = Math.max(0.05, ...dates.map((date) => known.get(date)?.fullness ?? 0));
+  const lastChosen = addDays(chosen, shownDays - 1);
+  const focusable = dates.includes(chosen) ? chosen : dates[0]!;
+
+  const step = useSteps({ today, from, setFrom, count, strip });
+  // Plain links, followed by one listener: it stands on every page, and thirty links of the router's own take their time.
+  const { follow, go } = useFollowing({ stays, router, typed, today, setFault, setTyped, hrefOf });
 
   return (
     <nav

@@ -10,6 +10,51 @@ import { useSend } from '@/ui/hooks/use-send';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 import { Form } from '@/ui/kit/form';
 
+interface NewDeputyProps {
+  readonly set: (address: string, isDeputy: boolean) => Promise<boolean>;
+  readonly email: string;
+  readonly setEmail: (email: string) => void;
+  readonly isSending: boolean;
+}
+
+const NewDeputy = ({ set, email, setEmail, isSending }: NewDeputyProps) => (
+  <Form
+    className="flex flex-wrap items-end gap-2"
+    onSubmit={(event) => {
+      event.preventDefault();
+      void set(email.trim(), true);
+    }}
+  >
+    <label className="min-w-64 flex-1">
+      {t`E-mail address of their account`}
+      <TextField inputMode="email" value={email} onChange={(event) => setEmail(event.target.value)} />
+    </label>
+    <Button
+      isSubmit
+      isBusy={isSending}
+      off={email.trim() ? null : t`Write the address of their account first.`}
+    >{t`They may too`}</Button>
+  </Form>
+);
+
+interface DeputyLineProps {
+  readonly deputy: Deputy;
+  readonly set: (address: string, isDeputy: boolean) => Promise<boolean>;
+}
+
+const DeputyLine = ({ deputy, set }: DeputyLineProps) => (
+  <li className="flex flex-wrap items-center gap-3 border-b border-rule py-1.5">
+    <span className="font-semibold">{deputy.name}</span>
+    <span className="text-soft">{deputy.email}</span>
+    <Button
+      size="small"
+      className="ml-auto"
+      aria-label={t`${deputy.name} no longer`}
+      onClick={() => void set(deputy.email, false)}
+    >{t`No longer`}</Button>
+  </li>
+);
+
 /** Who may ask, change and cancel for oneself: named here, and let go. */
 export function Deputies({ first }: { first: readonly Deputy[] }) {
   const [deputies, setDeputies] = useState(first);
@@ -38,39 +83,11 @@ export function Deputies({ first }: { first: readonly Deputy[] }) {
         {deputies.length > 0 && (
           <ul>
             {deputies.map((deputy) => (
-              <li
-                key={deputy.email}
-                className="flex flex-wrap items-center gap-3 border-b border-rule py-1.5"
-              >
-                <span className="font-semibold">{deputy.name}</span>
-                <span className="text-soft">{deputy.email}</span>
-                <Button
-                  size="small"
-                  className="ml-auto"
-                  aria-label={t`${deputy.name} no longer`}
-                  onClick={() => void set(deputy.email, false)}
-                >{t`No longer`}</Button>
-              </li>
+              <DeputyLine key={deputy.email} deputy={deputy} set={set} />
             ))}
           </ul>
         )}
-        <Form
-          className="flex flex-wrap items-end gap-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            void set(email.trim(), true);
-          }}
-        >
-          <label className="min-w-64 flex-1">
-            {t`E-mail address of their account`}
-            <TextField inputMode="email" value={email} onChange={(event) => setEmail(event.target.value)} />
-          </label>
-          <Button
-            isSubmit
-            isBusy={isSending}
-            off={email.trim() ? null : t`Write the address of their account first.`}
-          >{t`They may too`}</Button>
-        </Form>
+        <NewDeputy set={set} email={email} setEmail={setEmail} isSending={isSending} />
         <RefusalNote error={error} />
       </div>
     </Disclosure>

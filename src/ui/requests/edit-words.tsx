@@ -17,6 +17,40 @@ const wordsOf = (request: RequestView) => ({
   words: { ...fieldsIn(request), title: request.title, publish: request.publish },
 });
 
+interface WhyFieldProps {
+  readonly reason: string;
+  readonly setReason: (reason: string) => void;
+}
+
+const WhyField = ({ reason, setReason }: WhyFieldProps) => (
+  <label>
+    <span className="font-semibold">{t`Why`}</span>{' '}
+    <span className="text-note text-soft">{t`the requester reads it`}</span>
+    <TextField
+      value={reason}
+      maxLength={MOST_CHARACTERS.reason}
+      onChange={({ target }) => setReason(target.value)}
+    />
+  </label>
+);
+
+interface TitleFieldProps {
+  readonly form: { title: string; publish: boolean; secondLine: string; contact: string; notes: string };
+  readonly setForm: (form: ReturnType<typeof wordsOf>['words']) => void;
+}
+
+const TitleField = ({ form, setForm }: TitleFieldProps) => (
+  <label>
+    <span className="font-semibold">{t`Title`}</span>
+    <TextField
+      value={form.title}
+      maxLength={MOST_CHARACTERS.title}
+      required
+      onChange={({ target }) => setForm({ ...form, title: target.value })}
+    />
+  </label>
+);
+
 /** Title, plain texts and whether readers see it, put right by the office while the request waits. */
 export function EditWords({ request }: { request: RequestView }) {
   const change = useChange(request);
@@ -44,15 +78,7 @@ export function EditWords({ request }: { request: RequestView }) {
   return (
     <Disclosure summary={t`Edit title and text`} className="sheet mt-4 p-3">
       <Form className="grid max-w-3xl gap-3 pt-3" onSubmit={submit}>
-        <label>
-          <span className="font-semibold">{t`Title`}</span>
-          <TextField
-            value={form.title}
-            maxLength={MOST_CHARACTERS.title}
-            required
-            onChange={({ target }) => setForm({ ...form, title: target.value })}
-          />
-        </label>
+        <TitleField form={form} setForm={setForm} />
         {EDITED_FIELD_NAMES.map((name) => {
           const { most, lines } = requestField[name];
           const props = {
@@ -76,15 +102,7 @@ export function EditWords({ request }: { request: RequestView }) {
           />
           {t`Readers see it once it is approved`}
         </label>
-        <label>
-          <span className="font-semibold">{t`Why`}</span>{' '}
-          <span className="text-note text-soft">{t`the requester reads it`}</span>
-          <TextField
-            value={reason}
-            maxLength={MOST_CHARACTERS.reason}
-            onChange={({ target }) => setReason(target.value)}
-          />
-        </label>
+        <WhyField reason={reason} setReason={setReason} />
         <div className="flex flex-wrap items-center gap-3">
           <Button isSubmit isBusy={change.isSending}>{t`Save the words`}</Button>
           {isSaved && <p>{t`Changed. The requester is told what is different.`}</p>}

@@ -7,7 +7,7 @@ import {
 import { t } from '@/contracts/language/translate';
 import Link from '@/ui/kit/link';
 import { planHref } from '@/contracts/calendar/seating';
-import type { RequestView } from '@/contracts/requests/request-view';
+import type { RequestView, SpaceLine } from '@/contracts/requests/request-view';
 import { BandDrawing } from '@/ui/drawing/band-drawing';
 import { Mark } from '@/ui/kit/mark';
 import { SafeHtml } from '@/ui/kit/safe-html';
@@ -148,6 +148,64 @@ function PublicText({ request: { publish, publicHtml, publicText } }: { request:
   return publish ? t`title, time and space only` : t`readers never see it`;
 }
 
+interface HistoryLineProps {
+  readonly changeSet: number;
+  readonly when: string;
+  readonly who: string;
+  readonly what: string;
+  readonly reason: string;
+  readonly details: readonly string[];
+  readonly canBeUndone: boolean;
+}
+
+const HistoryLine = ({ changeSet, when, who, what, reason, details, canBeUndone }: HistoryLineProps) => (
+  <li>
+    {when}: {whoDid(who, what)}
+    {reason && <span className="text-soft"> “{reason}”</span>}
+    {details.length > 0 && (
+      <ul className="pl-4 text-soft">
+        {details.map((detail) => (
+          <li key={detail}>{detail}</li>
+        ))}
+      </ul>
+    )}
+    {canBeUndone && (
+      <div className="no-print py-1">
+        <UndoButton changeSet={changeSet} what={what} />
+      </div>
+    )}
+  </li>
+);
+
+interface AskedSpaceProps {
+  readonly space: SpaceLine;
+  readonly tzid: string;
+  readonly category: { readonly name: string; readonly mark: string; readonly hue: string };
+}
+
+const AskedSpace = ({ space, tzid, category }: AskedSpaceProps) => (
+  <section className="mt-3 border-t border-rule pt-2">
+    <p className="font-semibold">
+      {space.name} <span className="font-normal text-soft">{space.building}</span>
+    </p>
+    <p>
+      {t`${space.layout}, ${space.people} people`}
+      {space.hasFloor && ' · '}
+      {space.hasFloor && (
+        <Link
+          className="underline"
+          href={planHref(space.code, {
+            people: space.people,
+            layout: space.layoutKind,
+            ...(space.wheelchairs > 0 && { wheelchairs: space.wheelchairs }),
+          })}
+        >{t`See it set`}</Link>
+      )}
+    </p>
+    <BandDrawing bands={space.bands} tzid={tzid} hue={category.hue} />
+  </section>
+);
+
 /** Everything that was given, read-only; the setup notes are seen again at every step. */
 export function RequestFacts({ request, tzid }: { request: RequestView; tzid: string }) {
   const { category, spaces, publish, history } = request;
@@ -155,26 +213,7 @@ export function RequestFacts({ request, tzid }: { request: RequestView; tzid: st
     <aside aria-label={t`What was asked for`} className="sheet border-t-4 border-t-accent p-4">
       <Who request={request} />
       {spaces.map((space) => (
-        <section key={space.code} className="mt-3 border-t border-rule pt-2">
-          <p className="font-semibold">
-            {space.name} <span className="font-normal text-soft">{space.building}</span>
-          </p>
-          <p>
-            {t`${space.layout}, ${space.people} people`}
-            {space.hasFloor && ' · '}
-            {space.hasFloor && (
-              <Link
-                className="underline"
-                href={planHref(space.code, {
-                  people: space.people,
-                  layout: space.layoutKind,
-                  ...(space.wheelchairs > 0 && { wheelchairs: space.wheelchairs }),
-                })}
-              >{t`See it set`}</Link>
-            )}
-          </p>
-          <BandDrawing bands={space.bands} tzid={tzid} hue={category.hue} />
-        </section>
+        <AskedSpace key={space.code} space={space} tzid={tzid} category={category} />
       ))}
       <dl className="mt-3 grid gap-3 border-t border-rule pt-2">
         <Needs request={request} />
@@ -184,22 +223,16 @@ export function RequestFacts({ request, tzid }: { request: RequestView; tzid: st
         <Fact term={t`History`}>
           <ol>
             {history.map(({ changeSet, who, what, details, when, reason, canBeUndone }) => (
-              <li key={changeSet}>
-                {when}: {whoDid(who, what)}
-                {reason && <span className="text-soft"> “{reason}”</span>}
-                {details.length > 0 && (
-                  <ul className="pl-4 text-soft">
-                    {details.map((detail) => (
-                      <li key={detail}>{detail}</li>
-                    ))}
-                  </ul>
-                )}
-                {canBeUndone && (
-                  <div className="no-print py-1">
-                    <UndoButton changeSet={changeSet} what={what} />
-                  </div>
-                )}
-              </li>
+              <HistoryLine
+                key={changeSet}
+                changeSet={changeSet}
+                when={when}
+                who={who}
+                what={what}
+                reason={reason}
+                details={details}
+                canBeUndone={canBeUndone}
+              />
             ))}
           </ol>
           {request.mayWrite && (

@@ -49,6 +49,24 @@ interface KeepProps {
   readonly places: readonly PlaceOption[];
 }
 
+interface ForWhichDatesProps {
+  readonly dates: readonly DateView[];
+  readonly left: ReadonlySet<number>;
+  readonly toggle: (id: number) => void;
+}
+
+const ForWhichDates = ({ dates, left, toggle }: ForWhichDatesProps) => (
+  <fieldset className="max-h-44 overflow-y-auto">
+    <legend className="text-note text-soft">{t`For which dates`}</legend>
+    {dates.map(({ id, when }) => (
+      <label key={id} className="flex min-h-7 items-center gap-2">
+        <Checkbox className="size-4" checked={!left.has(id)} onChange={() => toggle(id)} />
+        {when}
+      </label>
+    ))}
+  </fieldset>
+);
+
 /** Keeping a space indoors for dates outdoors that have none yet. */
 function KeepIndoors({ request, change, dates, places }: KeepProps) {
   const [place, setPlace] = useState<PickedPlace | null>(null);
@@ -82,17 +100,7 @@ function KeepIndoors({ request, change, dates, places }: KeepProps) {
         void keep();
       }}
     >
-      {dates.length > 1 && (
-        <fieldset className="max-h-44 overflow-y-auto">
-          <legend className="text-note text-soft">{t`For which dates`}</legend>
-          {dates.map(({ id, when }) => (
-            <label key={id} className="flex min-h-7 items-center gap-2">
-              <Checkbox className="size-4" checked={!left.has(id)} onChange={() => toggle(id)} />
-              {when}
-            </label>
-          ))}
-        </fieldset>
-      )}
+      {dates.length > 1 && <ForWhichDates dates={dates} left={left} toggle={toggle} />}
       <div className="flex flex-wrap items-end gap-2">
         <PickPlace
           places={places.filter(({ isOutdoor }) => !isOutdoor)}

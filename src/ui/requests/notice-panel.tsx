@@ -184,35 +184,66 @@ interface NoticeFieldsProps {
   set(part: Partial<Fields>): void;
 }
 
+interface WhenReadProps {
+  readonly fields: Fields;
+  set(part: Partial<Fields>): void;
+}
+
+const WhenRead = ({ fields, set }: WhenReadProps) => (
+  <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
+    <label className="flex min-h-7 items-center gap-2">
+      <Checkbox
+        className="size-4"
+        checked={fields.publish}
+        onChange={({ target }) => set({ publish: target.checked })}
+      />
+      {t`For readers`}
+    </label>
+    <label className="flex min-h-7 items-center gap-2">
+      <Checkbox
+        className="size-4"
+        checked={fields.heldBack}
+        onChange={({ target }) => set({ heldBack: target.checked })}
+      />
+      {t`Held back for now`}
+    </label>
+    <Field label={t`First day readers know of it`} look="note">
+      <DateField
+        className="w-44"
+        value={fields.publishFrom}
+        onChange={(publishFrom) => set({ publishFrom })}
+      />
+    </Field>
+  </div>
+);
+
+interface WhereListedProps {
+  readonly notice: NoticePreview;
+  readonly fields: Fields;
+  set(part: Partial<Fields>): void;
+}
+
+const WhereListed = ({ notice, fields, set }: WhereListedProps) => (
+  <fieldset>
+    <legend className="font-semibold">{t`Where it is listed`}</legend>
+    <ul className="border-t border-rule">
+      {notice.calendars.map((calendar) => (
+        <CalendarRow
+          key={calendar.id}
+          calendar={calendar}
+          where={fields.where[calendar.id] ?? 'by-itself'}
+          onChoose={(where) => set({ where: { ...fields.where, [calendar.id]: where } })}
+        />
+      ))}
+    </ul>
+  </fieldset>
+);
+
 function NoticeFields({ notice, fields, set }: NoticeFieldsProps) {
   const id = useId();
   return (
     <>
-      <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
-        <label className="flex min-h-7 items-center gap-2">
-          <Checkbox
-            className="size-4"
-            checked={fields.publish}
-            onChange={({ target }) => set({ publish: target.checked })}
-          />
-          {t`For readers`}
-        </label>
-        <label className="flex min-h-7 items-center gap-2">
-          <Checkbox
-            className="size-4"
-            checked={fields.heldBack}
-            onChange={({ target }) => set({ heldBack: target.checked })}
-          />
-          {t`Held back for now`}
-        </label>
-        <Field label={t`First day readers know of it`} look="note">
-          <DateField
-            className="w-44"
-            value={fields.publishFrom}
-            onChange={(publishFrom) => set({ publishFrom })}
-          />
-        </Field>
-      </div>
+      <WhenRead fields={fields} set={set} />
       <label>
         <span className="font-semibold">{fieldLabel('secondLine')}</span>
         <TextField
@@ -230,19 +261,7 @@ function NoticeFields({ notice, fields, set }: NoticeFieldsProps) {
           onChange={(publicHtml) => set({ publicHtml })}
         />
       </div>
-      <fieldset>
-        <legend className="font-semibold">{t`Where it is listed`}</legend>
-        <ul className="border-t border-rule">
-          {notice.calendars.map((calendar) => (
-            <CalendarRow
-              key={calendar.id}
-              calendar={calendar}
-              where={fields.where[calendar.id] ?? 'by-itself'}
-              onChoose={(where) => set({ where: { ...fields.where, [calendar.id]: where } })}
-            />
-          ))}
-        </ul>
-      </fieldset>
+      <WhereListed notice={notice} fields={fields} set={set} />
     </>
   );
 }

@@ -23,6 +23,55 @@ interface OfficeMoveProps {
   readonly offerUntil: string;
 }
 
+interface OfferFormProps {
+  readonly patch: ReturnType<typeof usePatch>['patch'];
+  readonly run: (step: Parameters<ChangeHandle['run']>[0]) => Promise<void>;
+  readonly until: string;
+  readonly change: ChangeHandle;
+  readonly whyOff: string | null;
+  readonly dates: string;
+  readonly setUntil: (until: string) => void;
+}
+
+const OfferForm = ({ patch, run, until, change, whyOff, dates, setUntil }: OfferFormProps) => (
+  <Form
+    className="flex flex-wrap items-end gap-2"
+    onSubmit={(event) => {
+      event.preventDefault();
+      if (patch) void run({ action: 'propose', patch, until });
+    }}
+  >
+    <Button
+      isSubmit
+      isBusy={change.isSending}
+      off={whyOff}
+    >{t`Offer it for ${dates}, and hold it until`}</Button>
+    <DateTimeField
+      aria-label={t`What is offered is held until`}
+      isRequired
+      value={until}
+      onChange={setUntil}
+    />
+  </Form>
+);
+
+interface WhyFieldProps {
+  readonly reason: string;
+  readonly setReason: (reason: string) => void;
+}
+
+const WhyField = ({ reason, setReason }: WhyFieldProps) => (
+  <label className="col-span-2">
+    {t`Why `}
+    <span className="text-soft">{t`(needed where a rule is not kept; the requester reads it)`}</span>
+    <TextField
+      maxLength={MOST_CHARACTERS.reason}
+      value={reason}
+      onChange={({ target }) => setReason(target.value)}
+    />
+  </label>
+);
+
 /** Picked dates put to another time or place of the office's own choosing, at once or as an offer; what it does is said before. */
 export function OfficeMove({ request, picked, spaces, change, offerUntil }: OfficeMoveProps) {
   const handle = usePatch(request, picked);
@@ -48,15 +97,7 @@ export function OfficeMove({ request, picked, spaces, change, offerUntil }: Offi
   return (
     <Disclosure summary={t`Another time or space for the picked dates`} className="sheet mt-3 p-3">
       <PatchFields request={request} spaces={spaces} handle={handle}>
-        <label className="col-span-2">
-          {t`Why `}
-          <span className="text-soft">{t`(needed where a rule is not kept; the requester reads it)`}</span>
-          <TextField
-            maxLength={MOST_CHARACTERS.reason}
-            value={reason}
-            onChange={({ target }) => setReason(target.value)}
-          />
-        </label>
+        <WhyField reason={reason} setReason={setReason} />
       </PatchFields>
       <PreviewLines preview={preview} />
       <KeepIndoors preview={preview} isKept={keepIndoors} onChange={setKeepIndoors} />
@@ -67,25 +108,15 @@ export function OfficeMove({ request, picked, spaces, change, offerUntil }: Offi
           onClick={() => patch && void run({ action: 'move', patch, reason, keepIndoors })}
         >{t`Move ${dates}`}</Button>
         {canOffer && (
-          <Form
-            className="flex flex-wrap items-end gap-2"
-            onSubmit={(event) => {
-              event.preventDefault();
-              if (patch) void run({ action: 'propose', patch, until });
-            }}
-          >
-            <Button
-              isSubmit
-              isBusy={change.isSending}
-              off={whyOff}
-            >{t`Offer it for ${dates}, and hold it until`}</Button>
-            <DateTimeField
-              aria-label={t`What is offered is held until`}
-              isRequired
-              value={until}
-              onChange={setUntil}
-            />
-          </Form>
+          <OfferForm
+            patch={patch}
+            run={run}
+            until={until}
+            change={change}
+            whyOff={whyOff}
+            dates={dates}
+            setUntil={setUntil}
+          />
         )}
       </div>
     </Disclosure>

@@ -87,7 +87,27 @@ function splitOf(form: AskForm, from: number, { version, tzid }: RequestView): S
   };
 }
 
-function SeriesForm({ request, dates }: { request: RequestView; dates: readonly DateView[] }) {
+interface FromDateProps {
+  readonly from: number;
+  readonly pickFrom: (id: number) => void;
+  readonly dates: readonly DateView[];
+}
+
+const FromDate = ({ from, pickFrom, dates }: FromDateProps) => (
+  <label className="sm:col-span-6">
+    <span className="font-semibold">{t`From`}</span>
+    <Select value={from} onChange={({ target }) => pickFrom(Number(target.value))}>
+      {dates.map(({ id, when }) => (
+        <option key={id} value={id}>
+          {when}
+        </option>
+      ))}
+    </Select>
+  </label>
+);
+
+/** The series as it is to go on from the picked date, and what that would do. */
+function useSeriesFrom(request: RequestView, dates: readonly DateView[]) {
   const change = useChange(request);
   const form = useForm<AskForm>({ defaultValues: fieldsFrom(dates[0]!, dates, request) });
   const values = useWatch({ control: form.control }) as AskForm;
@@ -111,6 +131,14 @@ function SeriesForm({ request, dates }: { request: RequestView; dates: readonly 
     const { startDate, startTime, endTime } = fieldsFrom(date, dates, request);
     form.reset({ ...values, startDate, startTime, endTime });
   };
+  return { change, form, at, from, split, url, setTouched, isTouched, preview, pickFrom };
+}
+
+function SeriesForm({ request, dates }: { request: RequestView; dates: readonly DateView[] }) {
+  const { change, form, at, from, split, url, setTouched, isTouched, preview, pickFrom } = useSeriesFrom(
+    request,
+    dates,
+  );
   return (
     <Form
       className="pt-3"
@@ -121,16 +149,7 @@ function SeriesForm({ request, dates }: { request: RequestView; dates: readonly 
       }}
     >
       <div className="grid max-w-3xl gap-3 sm:grid-cols-6">
-        <label className="sm:col-span-6">
-          <span className="font-semibold">{t`From`}</span>
-          <Select value={from} onChange={({ target }) => pickFrom(Number(target.value))}>
-            {dates.map(({ id, when }) => (
-              <option key={id} value={id}>
-                {when}
-              </option>
-            ))}
-          </Select>
-        </label>
+        <FromDate from={from} pickFrom={pickFrom} dates={dates} />
         <Field label={t`Then on`} className="sm:col-span-2">
           <RegisteredDate isRequired control={form.control} name="startDate" />
         </Field>

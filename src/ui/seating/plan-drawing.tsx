@@ -1,9 +1,8 @@
 import { t } from '@/contracts/language/translate';
-import { boundsOf, isDisc } from '@/core/seating/plan/geometry';
+import { boundsOf, isDisc, type Rect } from '@/core/seating/plan/geometry';
 import type { Piece } from '@/core/seating/plan/pieces';
 import type { SeatingPlan } from '@/core/seating/plan/plan-seating';
-import type { Room } from '@/core/seating/plan/room';
-import { doorZone } from '@/core/seating/plan/room';
+import { type Door, type Room, doorZone } from '@/core/seating/plan/room';
 
 const PAD_MM = 1300;
 /** Figures are as large beside a large room as beside a small one. */
@@ -51,6 +50,38 @@ interface DrawingProps {
   readonly name: string;
 }
 
+interface DoorGapProps {
+  readonly side: 'top' | 'right' | 'bottom' | 'left';
+  readonly offsetMm: number;
+  readonly isUpright: boolean;
+  readonly at: number;
+  readonly w: number;
+}
+
+const DoorGap = ({ offsetMm, isUpright, at, w }: DoorGapProps) => (
+  <line
+    x1={isUpright ? at : offsetMm}
+    x2={isUpright ? at : offsetMm + w}
+    y1={isUpright ? offsetMm : at}
+    y2={isUpright ? offsetMm + w : at}
+    stroke="var(--paper)"
+    strokeWidth={150}
+  />
+);
+
+const DoorZone = ({ zone }: { readonly door: Door; readonly zone: Rect }) => (
+  <rect
+    x={zone.x}
+    y={zone.y}
+    width={zone.w}
+    height={zone.h}
+    fill="none"
+    stroke="var(--soft)"
+    strokeWidth={40}
+    strokeDasharray="160 120"
+  />
+);
+
 /** The room to scale with all that stands in it, its doors, and the lengths of its sides. */
 export function PlanDrawing({ room, plan, name }: DrawingProps) {
   const { widthMm, depthMm, doors, obstacles } = room;
@@ -70,32 +101,19 @@ export function PlanDrawing({ room, plan, name }: DrawingProps) {
       <rect width={widthMm} height={depthMm} fill="var(--raised)" stroke="var(--ink)" strokeWidth={120} />
       {doors.map((door) => {
         const zone = doorZone(room, door);
-        return (
-          <rect
-            key={`${door.side} ${door.offsetMm}`}
-            x={zone.x}
-            y={zone.y}
-            width={zone.w}
-            height={zone.h}
-            fill="none"
-            stroke="var(--soft)"
-            strokeWidth={40}
-            strokeDasharray="160 120"
-          />
-        );
+        return <DoorZone key={`${door.side} ${door.offsetMm}`} door={door} zone={zone} />;
       })}
       {doors.map(({ side, offsetMm, widthMm: w }) => {
         const isUpright = side === 'left' || side === 'right';
         const at = side === 'right' ? widthMm : side === 'bottom' ? depthMm : 0;
         return (
-          <line
+          <DoorGap
             key={`${side} ${offsetMm}`}
-            x1={isUpright ? at : offsetMm}
-            x2={isUpright ? at : offsetMm + w}
-            y1={isUpright ? offsetMm : at}
-            y2={isUpright ? offsetMm + w : at}
-            stroke="var(--paper)"
-            strokeWidth={150}
+            side={side}
+            offsetMm={offsetMm}
+            isUpright={isUpright}
+            at={at}
+            w={w}
           />
         );
       })}

@@ -67,6 +67,21 @@ const Seats = ({ layouts }: SeatsProps) => (
   </ul>
 );
 
+interface OnThatDayProps {
+  readonly on: SpacePage['on'];
+}
+
+const OnThatDay = ({ on }: OnThatDayProps) => (
+  <ul>
+    {on.map(({ id, when, title, via }) => (
+      <li key={id} className={title ? '' : 'text-soft'}>
+        {when.replace(/^[^,]*, /, '')} {title ?? t`taken`}
+        {via && t` in ${via}`}
+      </li>
+    ))}
+  </ul>
+);
+
 /** Up to three spaces beside one another, all floors at one scale; the picked time stays. */
 export function Comparison({ pages, found, day, askHref, dropHref }: ComparisonProps) {
   const row = (title: string, cell: (page: SpacePage) => ReactNode) => (
@@ -110,18 +125,7 @@ export function Comparison({ pages, found, day, askHref, dropHref }: ComparisonP
           ))}
           {row(t`Facts`, ({ facts, features }) => [...facts, ...features].join(' · '))}
           {row(t`On ${dayLong(day).replace(/ \d{4}$/, '')}`, ({ on }) =>
-            on.length ? (
-              <ul>
-                {on.map(({ id, when, title, via }) => (
-                  <li key={id} className={title ? '' : 'text-soft'}>
-                    {when.replace(/^[^,]*, /, '')} {title ?? t`taken`}
-                    {via && t` in ${via}`}
-                  </li>
-                ))}
-              </ul>
-            ) : (
-              <span className="text-soft">{t`nothing`}</span>
-            ),
+            on.length ? <OnThatDay on={on} /> : <span className="text-soft">{t`nothing`}</span>,
           )}
           {row(t`Next`, (page) => (
             <NextSteps askHref={askHref} page={page} dropHref={dropHref} />

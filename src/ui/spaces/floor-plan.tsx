@@ -6,6 +6,37 @@ const PX_PER_M = 9;
 const PERSON_M = 0.5;
 const PAD = 14;
 
+interface BayNameProps {
+  readonly bay: string;
+  readonly x: number;
+  readonly wide: number;
+  readonly height: number;
+}
+
+const BayName = ({ bay, x, wide, height }: BayNameProps) => (
+  <text x={x + wide / 2} y={PAD + height / 2} textAnchor="middle" fontSize={12} fill="var(--soft)">
+    {bay}
+  </text>
+);
+
+interface BayLineProps {
+  readonly bay: string;
+  readonly x: number;
+  readonly height: number;
+}
+
+const BayLine = ({ x, height }: BayLineProps) => (
+  <line
+    x1={x}
+    x2={x}
+    y1={PAD}
+    y2={PAD + height}
+    stroke="var(--ink)"
+    strokeWidth={1.5}
+    strokeDasharray="5 4"
+  />
+);
+
 /** The floor to scale, with a person standing on it and a rule of five metres; a drawing, not a photograph. */
 export function FloorPlanDrawing({
   plan,
@@ -43,28 +74,10 @@ export function FloorPlanDrawing({
           strokeWidth={isMeasured ? 3 : 2}
         />
         {parts.slice(1).map(({ bay, x }) => (
-          <line
-            key={bay}
-            x1={x}
-            x2={x}
-            y1={PAD}
-            y2={PAD + height}
-            stroke="var(--ink)"
-            strokeWidth={1.5}
-            strokeDasharray="5 4"
-          />
+          <BayLine key={bay} bay={bay} x={x} height={height} />
         ))}
         {parts.map(({ bay, x, width: wide }) => (
-          <text
-            key={bay}
-            x={x + wide / 2}
-            y={PAD + height / 2}
-            textAnchor="middle"
-            fontSize={12}
-            fill="var(--soft)"
-          >
-            {bay}
-          </text>
+          <BayName key={bay} bay={bay} x={x} wide={wide} height={height} />
         ))}
         <circle cx={PAD + 10} cy={PAD + height - 10} r={(PERSON_M / 2) * PX_PER_M} fill="var(--accent)" />
         <path

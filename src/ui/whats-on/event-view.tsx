@@ -70,6 +70,88 @@ function Dates({ page, link }: { page: EventPage; link: string | null }) {
   );
 }
 
+interface TakeAlongProps {
+  readonly key: string | null;
+  readonly file: (which: string | null) => string;
+  readonly isSeries: boolean;
+  readonly words: NoticeDate;
+}
+
+/** The dates as files, to take into a calendar of one’s own. */
+const TakeAlong = ({ key, file, isSeries, words }: TakeAlongProps) => (
+  <section aria-label={t`Take it along`} className="no-print sheet p-4">
+    <h2 className="pb-1 text-xl">{t`Into your own calendar`}</h2>
+    <ul>
+      {key && (
+        <li className="py-1">
+          <ButtonAnchor
+            href={file(key)}
+            download
+          >{t`${isSeries ? t`This date` : t`The event`} (iCalendar file)`}</ButtonAnchor>
+        </li>
+      )}
+      {(isSeries || !key) && (
+        <li className="py-1">
+          <ButtonAnchor
+            href={file(null)}
+            download
+          >{t`${isSeries ? t`All its dates` : t`The event`} (iCalendar file)`}</ButtonAnchor>
+        </li>
+      )}
+    </ul>
+    <p className="pt-1 text-note text-soft">
+      {t`A file stays as it is today. A calendar that is followed stays current: `}
+      {words.marks.map(({ slug, name }, index) => (
+        <span key={slug}>
+          {index > 0 && ', '}
+          <Link href={`/whats-on/${slug}`}>{name}</Link>
+        </span>
+      ))}
+      .
+    </p>
+  </section>
+);
+
+interface AnnouncedProps {
+  readonly date: NoticeDate | null;
+  readonly isSeries: boolean;
+  readonly path: string;
+  readonly link: string | null;
+  readonly words: NoticeDate;
+  readonly page: EventPage;
+}
+
+const Announced = ({ date, isSeries, path, link, words, page }: AnnouncedProps) => (
+  <div>
+    <p className="no-print pb-1">
+      <Link href="/whats-on">{t`What else is on`}</Link>
+      {date && isSeries && (
+        <>
+          {' · '}
+          <Link href={eventHref(path, link)}>{t`The whole event`}</Link>
+        </>
+      )}
+    </p>
+    <h1 className="text-3xl">{words.title}</h1>
+    <p className="flex flex-wrap items-center gap-2 pb-2 text-soft">
+      <NoticeMarks marks={words.marks} />
+      {words.category}
+      {words.hosts.length > 0 && t` · hosted by ${words.hosts.join(t` and `)}`}
+    </p>
+    {!date && isSeries && <p className="text-soft">{t`The next of ${page.dates.length} dates:`}</p>}
+    <When date={words} />
+    {words.place && (
+      <p className="text-lg">
+        {words.place}, {words.building}
+      </p>
+    )}
+    <div className="mt-3 text-base">
+      <NoticeText date={words} />
+    </div>
+    <Places page={page} />
+  </div>
+);
+
 /** An event with everything readers may know of it. */
 export function EventView({ page, link }: { page: EventPage; link: string | null }) {
   const { words, date, path, office, zone } = page;
@@ -79,67 +161,10 @@ export function EventView({ page, link }: { page: EventPage; link: string | null
   const isSeries = page.dates.length > 1;
   return (
     <article className="grid items-start gap-6 lg:grid-cols-[minmax(0,1fr)_22rem]">
-      <div>
-        <p className="no-print pb-1">
-          <Link href="/whats-on">{t`What else is on`}</Link>
-          {date && isSeries && (
-            <>
-              {' · '}
-              <Link href={eventHref(path, link)}>{t`The whole event`}</Link>
-            </>
-          )}
-        </p>
-        <h1 className="text-3xl">{words.title}</h1>
-        <p className="flex flex-wrap items-center gap-2 pb-2 text-soft">
-          <NoticeMarks marks={words.marks} />
-          {words.category}
-          {words.hosts.length > 0 && t` · hosted by ${words.hosts.join(t` and `)}`}
-        </p>
-        {!date && isSeries && <p className="text-soft">{t`The next of ${page.dates.length} dates:`}</p>}
-        <When date={words} />
-        {words.place && (
-          <p className="text-lg">
-            {words.place}, {words.building}
-          </p>
-        )}
-        <div className="mt-3 text-base">
-          <NoticeText date={words} />
-        </div>
-        <Places page={page} />
-      </div>
+      <Announced date={date} isSeries={isSeries} path={path} link={link} words={words} page={page} />
       <aside aria-label={t`Dates and files`} className="grid gap-4">
         <Dates page={page} link={link} />
-        <section aria-label={t`Take it along`} className="no-print sheet p-4">
-          <h2 className="pb-1 text-xl">{t`Into your own calendar`}</h2>
-          <ul>
-            {key && (
-              <li className="py-1">
-                <ButtonAnchor
-                  href={file(key)}
-                  download
-                >{t`${isSeries ? t`This date` : t`The event`} (iCalendar file)`}</ButtonAnchor>
-              </li>
-            )}
-            {(isSeries || !key) && (
-              <li className="py-1">
-                <ButtonAnchor
-                  href={file(null)}
-                  download
-                >{t`${isSeries ? t`All its dates` : t`The event`} (iCalendar file)`}</ButtonAnchor>
-              </li>
-            )}
-          </ul>
-          <p className="pt-1 text-note text-soft">
-            {t`A file stays as it is today. A calendar that is followed stays current: `}
-            {words.marks.map(({ slug, name }, index) => (
-              <span key={slug}>
-                {index > 0 && ', '}
-                <Link href={`/whats-on/${slug}`}>{name}</Link>
-              </span>
-            ))}
-            .
-          </p>
-        </section>
+        <TakeAlong key={key} file={file} isSeries={isSeries} words={words} />
         <p className="text-note text-soft">
           {words.contact && <>{t`Contact: ${words.contact}. `}</>}
           {t`Questions: ${office.name}, ${office.phone}, ${office.email}. Times are those of ${zone}.`}

@@ -15,6 +15,46 @@ type Team = NonNullable<WeekView['team']>;
 
 type Submit = ReturnType<typeof useSubmit>['submit'];
 
+interface WhoFieldProps {
+  readonly id: string;
+  readonly who: string;
+  readonly setWho: (who: string) => void;
+  readonly team: Team;
+}
+
+const WhoField = ({ id, who, setWho, team }: WhoFieldProps) => (
+  <div>
+    <label htmlFor={`${id}-who`} className="block font-semibold">{t`On shift`}</label>
+    <Select id={`${id}-who`} className="w-44" value={who} onChange={({ target }) => setWho(target.value)}>
+      <option value="">{t`so many of the team`}</option>
+      {team.people.map((person) => (
+        <option key={person.id} value={person.id}>
+          {person.name}
+        </option>
+      ))}
+    </Select>
+  </div>
+);
+
+interface PeopleFieldProps {
+  readonly id: string;
+  readonly people: string;
+  readonly setPeople: (people: string) => void;
+}
+
+const PeopleField = ({ id, people, setPeople }: PeopleFieldProps) => (
+  <div>
+    <label htmlFor={`${id}-people`} className="block font-semibold">{t`How many`}</label>
+    <NumberField
+      id={`${id}-people`}
+      min={1}
+      className="w-20"
+      value={people}
+      onChange={({ target }) => setPeople(target.value)}
+    />
+  </div>
+);
+
 function ShiftForm({ team, days, submit }: { team: Team; days: WeekView['days']; submit: Submit }) {
   const id = useId();
   const [who, setWho] = useState('');
@@ -37,29 +77,8 @@ function ShiftForm({ team, days, submit }: { team: Team; days: WeekView['days'];
   };
   return (
     <Form className="flex flex-wrap items-end gap-2" onSubmit={add}>
-      <div>
-        <label htmlFor={`${id}-who`} className="block font-semibold">{t`On shift`}</label>
-        <Select id={`${id}-who`} className="w-44" value={who} onChange={({ target }) => setWho(target.value)}>
-          <option value="">{t`so many of the team`}</option>
-          {team.people.map((person) => (
-            <option key={person.id} value={person.id}>
-              {person.name}
-            </option>
-          ))}
-        </Select>
-      </div>
-      {!who && (
-        <div>
-          <label htmlFor={`${id}-people`} className="block font-semibold">{t`How many`}</label>
-          <NumberField
-            id={`${id}-people`}
-            min={1}
-            className="w-20"
-            value={people}
-            onChange={({ target }) => setPeople(target.value)}
-          />
-        </div>
-      )}
+      <WhoField id={id} who={who} setWho={setWho} team={team} />
+      {!who && <PeopleField id={id} people={people} setPeople={setPeople} />}
       <Field label={t`Which day`}>
         <DateField className="w-44" value={date} onChange={setDate} />
       </Field>

@@ -57,6 +57,52 @@ function WhatPart({ fields, choices, faults, set }: PartProps) {
 
 const answerKey = ({ questionId, answer }: ServiceAnswer): string => `${questionId} ${answer}`;
 
+interface ServicesPickedProps {
+  readonly choices: TemplateChoices;
+  readonly when: TemplateFields['when'];
+  readonly about: (part: Partial<TemplateFields['when']>) => void;
+  readonly offered: (services: readonly number[]) => TemplateChoices['answers'];
+}
+
+const ServicesPicked = ({ choices, when, about, offered }: ServicesPickedProps) => (
+  <PickSeveral
+    legend={t`Service`}
+    options={choices.services}
+    picked={when.services}
+    onChange={(services) =>
+      about({
+        services,
+        answers: when.answers.filter((given) => offered(services).some((each) => isSameAnswer(each, given))),
+      })
+    }
+  />
+);
+
+interface AnswersPickedProps {
+  readonly offered: (services: readonly number[]) => TemplateChoices['answers'];
+  readonly when: TemplateFields['when'];
+  readonly about: (part: Partial<TemplateFields['when']>) => void;
+  readonly choices: TemplateChoices;
+}
+
+const AnswersPicked = ({ offered, when, about, choices }: AnswersPickedProps) => (
+  <PickSeveral
+    legend={t`Answer`}
+    options={offered(when.services).map((each) => ({
+      id: answerKey(each),
+      name: `${each.question} ${each.answer}`,
+    }))}
+    picked={when.answers.map(answerKey)}
+    onChange={(keys) =>
+      about({
+        answers: choices.answers
+          .filter((each) => keys.includes(answerKey(each)))
+          .map(({ questionId, answer }) => ({ questionId, answer })),
+      })
+    }
+  />
+);
+
 function AboutPart({ fields, choices, set }: PartProps) {
   const { when } = fields;
   const about = (part: Partial<typeof when>) => set({ when: { ...when, ...part } });
@@ -83,35 +129,9 @@ function AboutPart({ fields, choices, set }: PartProps) {
         picked={when.categories}
         onChange={(categories) => about({ categories })}
       />
-      <PickSeveral
-        legend={t`Service`}
-        options={choices.services}
-        picked={when.services}
-        onChange={(services) =>
-          about({
-            services,
-            answers: when.answers.filter((given) =>
-              offered(services).some((each) => isSameAnswer(each, given)),
-            ),
-          })
-        }
-      />
+      <ServicesPicked choices={choices} when={when} about={about} offered={offered} />
       {offered(when.services).length > 0 && (
-        <PickSeveral
-          legend={t`Answer`}
-          options={offered(when.services).map((each) => ({
-            id: answerKey(each),
-            name: `${each.question} ${each.answer}`,
-          }))}
-          picked={when.answers.map(answerKey)}
-          onChange={(keys) =>
-            about({
-              answers: choices.answers
-                .filter((each) => keys.includes(answerKey(each)))
-                .map(({ questionId, answer }) => ({ questionId, answer })),
-            })
-          }
-        />
+        <AnswersPicked offered={offered} when={when} about={about} choices={choices} />
       )}
       <PickSeveral
         legend={t`Equipment`}
@@ -183,6 +203,67 @@ function WhenPart({ fields, faults, set }: PartProps) {
   );
 }
 
+const FormulaNames = ({ choices }: { readonly choices: TemplateChoices }) => (
+  <Disclosure summary={t`What formulas know`}>
+    <dl className="grid grid-cols-[auto_1fr] gap-x-4">
+      {FORMULA_NAMES.map((name) => (
+        <div key={name} className="contents">
+          <dt>
+            <code>{name}</code>
+          </dt>
+          <dd>{FORMULA_NAME_WORDS[name]}</dd>
+        </div>
+      ))}
+      {choices.numbers.map(({ name, question }) => (
+        <div key={name} className="contents">
+          <dt>
+            <code>{name}</code>
+          </dt>
+          <dd>{t`what was answered: ${question}`}</dd>
+        </div>
+      ))}
+    </dl>
+    <p className="text-soft">{t`+ − * / % and brackets; ${FORMULA_FUNCTIONS.join(', ')}; “people > 40 ? 2 : 1”. What comes out is rounded up to whole things.`}</p>
+  </Disclosure>
+);
+
+interface CrewAndMinutesProps {
+  readonly faults: Readonly<Record<string, string>>;
+  readonly fields: TemplateFields;
+  set(part: Partial<TemplateFields>): void;
+  readonly workFault: string;
+}
+
+const CrewAndMinutes = ({ faults, fields, set, workFault }: CrewAndMinutesProps) => (
+  <div className="grid gap-3 sm:grid-cols-[8rem_1fr]">
+    <Field label={t`People it takes`} fault={faults.crew}>
+      {(ids) => (
+        <NumberField
+          {...ids}
+          min={0}
+          value={fields.crew}
+          onChange={({ target }) => set({ crew: target.value })}
+        />
+      )}
+    </Field>
+    <Field
+      label={t`Minutes of work, by a formula`}
+      fault={workFault}
+      hint={t`Empty: the minutes of setup, strike or being there, for each of the people.`}
+    >
+      {(ids) => (
+        <TextField
+          {...ids}
+          className="font-mono text-note"
+          placeholder={t`10 + tables * 3`}
+          value={fields.workFormula}
+          onChange={({ target }) => set({ workFormula: target.value })}
+        />
+      )}
+    </Field>
+  </div>
+);
+
 function WorkPart({ fields, choices, faults, set }: PartProps) {
   const numbers = choices.numbers.map(({ name }) => name);
   const workFault =
@@ -190,33 +271,7 @@ function WorkPart({ fields, choices, faults, set }: PartProps) {
   return (
     <section className="grid gap-3">
       <h2 className="text-xl">{t`How much`}</h2>
-      <div className="grid gap-3 sm:grid-cols-[8rem_1fr]">
-        <Field label={t`People it takes`} fault={faults.crew}>
-          {(ids) => (
-            <NumberField
-              {...ids}
-              min={0}
-              value={fields.crew}
-              onChange={({ target }) => set({ crew: target.value })}
-            />
-          )}
-        </Field>
-        <Field
-          label={t`Minutes of work, by a formula`}
-          fault={workFault}
-          hint={t`Empty: the minutes of setup, strike or being there, for each of the people.`}
-        >
-          {(ids) => (
-            <TextField
-              {...ids}
-              className="font-mono text-note"
-              placeholder={t`10 + tables * 3`}
-              value={fields.workFormula}
-              onChange={({ target }) => set({ workFormula: target.value })}
-            />
-          )}
-        </Field>
-      </div>
+      <CrewAndMinutes faults={faults} fields={fields} set={set} workFault={workFault} />
       <QuantityList
         value={fields.quantities}
         stores={choices.stores}
@@ -224,27 +279,7 @@ function WorkPart({ fields, choices, faults, set }: PartProps) {
         faults={faults}
         onChange={(quantities) => set({ quantities })}
       />
-      <Disclosure summary={t`What formulas know`}>
-        <dl className="grid grid-cols-[auto_1fr] gap-x-4">
-          {FORMULA_NAMES.map((name) => (
-            <div key={name} className="contents">
-              <dt>
-                <code>{name}</code>
-              </dt>
-              <dd>{FORMULA_NAME_WORDS[name]}</dd>
-            </div>
-          ))}
-          {choices.numbers.map(({ name, question }) => (
-            <div key={name} className="contents">
-              <dt>
-                <code>{name}</code>
-              </dt>
-              <dd>{t`what was answered: ${question}`}</dd>
-            </div>
-          ))}
-        </dl>
-        <p className="text-soft">{t`+ − * / % and brackets; ${FORMULA_FUNCTIONS.join(', ')}; “people > 40 ? 2 : 1”. What comes out is rounded up to whole things.`}</p>
-      </Disclosure>
+      <FormulaNames choices={choices} />
       <Field label={t`Checklist, a line each`} fault={faults.checklist}>
         {(ids) => (
           <TextArea

@@ -1,7 +1,7 @@
 'use client';
 import { useTable, type Header, type Row, type RowData } from '@tanstack/react-table';
 import { ArrowDown, ArrowUp } from 'lucide-react';
-import { type ComponentProps, type KeyboardEvent, type RefObject } from 'react';
+import type { ComponentProps, KeyboardEvent, RefObject } from 'react';
 import { defsOf, FEATURES } from './columns';
 import { orderAfter, sortingOf, type Column } from './order';
 import { useWindowRows } from './use-window-rows';
@@ -94,6 +94,32 @@ function withHeads<Line extends RowData>(
 
 const noGroup = () => null;
 
+interface RowProps<Line extends RowData, Order extends string> {
+  readonly row: AnyRow<Line>;
+  readonly own: ComponentProps<'tr'>;
+  readonly isMarked: ((line: Line) => boolean) | undefined;
+  readonly columns: readonly Column<Line, Order>[];
+}
+
+const Row = <Line extends RowData, Order extends string>({
+  row,
+  own,
+  isMarked,
+  columns,
+}: RowProps<Line, Order>) => (
+  <tr
+    {...own}
+    className={`border-b border-rule align-top hover:bg-paper ${isMarked?.(row.original) ? 'bg-sunk' : ''}`}
+  >
+    {/* Called, not rendered as a component: made anew with each drawing, that would lose the focus in it. */}
+    {columns.map(({ id, isNumber, cellClass = '', cell }) => (
+      <td key={id} className={`px-2 py-2 first:pl-3 ${isNumber ? 'text-right' : ''} ${cellClass}`}>
+        {cell(row.original)}
+      </td>
+    ))}
+  </tr>
+);
+
 /**
  * Lines in columns: heads that say by what they stand and put them in another order, heads over groups, and of many lines
  * only those near the window drawn.
@@ -144,23 +170,7 @@ export function Table<Line extends RowData, Order extends string = never>(props:
             const own = { ref: measure, 'data-index': index, 'aria-rowindex': index + 2 };
             if (each.kind === 'head')
               return <GroupHead key={each.key} words={each.words} span={columns.length} {...own} />;
-            return (
-              <tr
-                key={each.key}
-                {...own}
-                className={`border-b border-rule align-top hover:bg-paper ${isMarked?.(each.row.original) ? 'bg-sunk' : ''}`}
-              >
-                {/* Called, not rendered as a component: made anew with each drawing, that would lose the focus in it. */}
-                {columns.map(({ id, isNumber, cellClass = '', cell }) => (
-                  <td
-                    key={id}
-                    className={`px-2 py-2 first:pl-3 ${isNumber ? 'text-right' : ''} ${cellClass}`}
-                  >
-                    {cell(each.row.original)}
-                  </td>
-                ))}
-              </tr>
-            );
+            return <Row key={each.key} row={each.row} own={own} isMarked={isMarked} columns={columns} />;
           })}
           <Gap px={afterPx} />
         </tbody>
