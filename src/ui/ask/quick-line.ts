@@ -115,14 +115,12 @@ async function takeDay(line: Line, today: LocalDate): Promise<LocalDate | undefi
   return found.day;
 }
 
-/**
- * A request in one line, as it is said on the telephone: `thu 14-16 potting studio 20 people rounds`. Every word is
- * either read, joins others, or is told as not read.
- */
-export async function readQuickLine(text: string, known: Known): Promise<QuickReading> {
-  const grammar = grammarOf(ownLanguage());
-  const line = new Line(text.slice(0, 400));
-  const found: { -readonly [Name in keyof QuickRequest]: QuickRequest[Name] } = { equipment: [] };
+/** What has been read so far. */
+type Found = { -readonly [Name in keyof QuickRequest]: QuickRequest[Name] };
+type Grammar = ReturnType<typeof grammarOf>;
+
+/** A title in quotes, how many people, how often and how many pieces. */
+function takeNumbers(line: Line, found: Found, known: Known, grammar: Grammar): void {
   line.take(QUOTED, ([, title]) => {
     found.title = title!.trim();
     return t`title`;
@@ -151,6 +149,10 @@ export async function readQuickLine(text: string, known: Known): Promise<QuickRe
       found.equipment = [...found.equipment, { typeId: type.id, quantity: Number(quantity) }];
       return `${quantity} × ${type.name}`;
     });
+}
+
+/** A space and how it is set. */
+function takePlace(line: Line, found: Found, known: Known, grammar: Grammar): void {
   line.takeName(
     known.spaces,
     ({ name, code }) => [name, code],
@@ -167,12 +169,19 @@ export async function readQuickLine(text: string, known: Known): Promise<QuickRe
       return LAYOUT_WORDS[layout];
     },
   );
+}
+
+function takeHours(line: Line, found: Found, grammar: Grammar): void {
   line.take(hoursOf(grammar), (match) => {
     const hours = hoursIn(match);
     if (!hours) return null;
     [found.fromMin, found.toMin] = hours;
     return `${sayClock(hours[0])}–${sayClock(hours[1] % 1440)}`;
   });
+}
+
+/** For whom it is: a category and a host. */
+function takeFor(line: Line, found: Found, known: Known, grammar: Grammar): void {
   line.takeName(
     known.categories,
     ({ name }) => [name, name.replace(grammar.many, '')],
@@ -189,14 +198,33 @@ export async function readQuickLine(text: string, known: Known): Promise<QuickRe
       return t`for ${host.name}`;
     },
   );
-  if (found.fromMin === undefined)
-    line.take(new RegExp(`\\b(?:${grammar.at})?${clockOf(grammar)}\\b`, 'i'), ([, hour, minute, half]) => {
-      const from = minuteOf(hour!, minute, half);
-      // A bare number is no time of day: it may be anything.
-      if (from === null || (!minute && !half)) return null;
-      found.fromMin = from;
-      return t`from ${sayClock(from)}`;
-    });
+}
+
+/** An hour alone is when it begins, read last of all. */
+function takeStart(line: Line, found: Found, grammar: Grammar): void {
+  if (found.fromMin !== undefined) return;
+  line.take(new RegExp(`\\b(?:${grammar.at})?${clockOf(grammar)}\\b`, 'i'), ([, hour, minute, half]) => {
+    const from = minuteOf(hour!, minute, half);
+    // A bare number is no time of day: it may be anything.
+    if (from === null || (!minute && !half)) return null;
+    found.fromMin = from;
+    return t`from ${sayClock(from)}`;
+  });
+}
+
+/**
+ * A request in one line, as it is said on the telephone: `thu 14-16 potting studio 20 people rounds`. Every word is
+ * either read, joins others, or is told as not read.
+ */
+export async function readQuickLine(text: string, known: Known): Promise<QuickReading> {
+  const grammar = grammarOf(ownLanguage());
+  const line = new Line(text.slice(0, 400));
+  const found: Found = { equipment: [] };
+  takeNumbers(line, found, known, grammar);
+  takePlace(line, found, known, grammar);
+  takeHours(line, found, grammar);
+  takeFor(line, found, known, grammar);
+  takeStart(line, found, grammar);
   const day = await takeDay(line, known.today as LocalDate);
   if (day) found.day = day;
   const unread = line.rest.split(/[\s|]+/).filter((word) => word && !grammar.joining.test(word));

@@ -17,7 +17,8 @@ import { BoardRows } from './board-rows';
 import { DragPreviewLayer } from './drag-preview-layer';
 import type { BoardRow } from './rows';
 import type { TimeAxis } from './time-axis';
-import type { DragPreview, useGestures } from './use-gestures';
+import type { useGestures } from './use-gestures';
+import type { DragPreview } from './drag-preview';
 import { liveWidthPx } from './use-zoom';
 import type { BoardOffice } from '@/ui/board/board-office';
 

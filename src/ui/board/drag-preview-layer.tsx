@@ -3,7 +3,7 @@ import { bandsOf } from '@/core/occupancy/bands';
 import { toLocal } from '@/core/time/zone';
 import { VERDICT_WORDS } from '@/contracts/words/states';
 import { reachesOf } from '../drawing/reaches';
-import type { DragPreview } from './use-gestures';
+import type { DragPreview } from './drag-preview';
 import { LANE_PX, ROW_PX, rowHeightPx, type BoardRow } from './rows';
 import type { TimeAxis } from './time-axis';
 

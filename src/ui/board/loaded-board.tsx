@@ -27,7 +27,8 @@ import type { BoardRow } from '@/ui/board/rows';
 import { axisPx } from '@/ui/board/axis-head';
 import { useBoardAddress } from '@/ui/board/use-board';
 import { useBoardData } from '@/ui/board/use-board-data';
-import { useGestures, type DragPreview } from '@/ui/board/use-gestures';
+import { useGestures } from '@/ui/board/use-gestures';
+import type { DragPreview } from '@/ui/board/drag-preview';
 import { useZoom } from '@/ui/board/use-zoom';
 import type { TimeAxis } from '@/ui/board/time-axis';
 
@@ -107,108 +108,6 @@ interface LoadedProps extends BoardProps {
   readonly roomPx: number;
 }
 
-/** The board once what it shows is there. */
-export function LoadedBoard(props: LoadedProps) {
-  const { categories, viewer, choices } = props;
-  const { isManager } = viewer;
-  const { address, go } = useBoardAddress();
-  const scroller = useRef<HTMLDivElement>(null);
-  const data = useBoardData(props, address, useRoomPx(scroller, props.roomPx));
-  const { house, bookings, filters, rows, axis, calmAxis, offsets, labelPx, span, whole } = data;
-  const [move, setMove] = useState<Move | null>(null);
-  const [note, setNote] = useState<string | null>(null);
-  useZoom(
-    scroller,
-    { labelPx, widthAt: (zoom) => axis.widthAt((axis.pxPerMin / address.zoom) * zoom) },
-    address,
-    go,
-  );
-
-  const board: OnBoard = useMemo(
-    () => ({ house, bookings, uses: span.uses, now: viewer.requester.now }),
-    [house, bookings, span, viewer],
-  );
-  const onPick = usePick({ setMove, go, span, house });
-  const gestures = useGestures({
-    scroller,
-    geometry: { axis, rows, offsets, labelPx, headPx: axisPx() },
-    board,
-    isManager,
-    onPick,
-    onDrop: setMove,
-  });
-
-  const context = useRowContext({ address, house, calmAxis, whole, span, labelPx, filters, isManager });
-  const close = () => {
-    setMove(null);
-    go({ slip: null, pick: null });
-  };
-  const picked = bookings.find(({ id }) => id === address.slip);
-  const slip = detailsBeside({
-    move,
-    house,
-    whole,
-    data,
-    close,
-    picked,
-    board,
-    isManager,
-    setMove,
-    address,
-    viewer,
-    choices,
-    go,
-  });
-  const hasRows = rows.length > 0;
-  const pickedDragPreview = move
-    ? dragPreviewOfMove(move, rows)
-    : address.pick && dragPreviewOf(address.pick, rows, house.tzid);
-  return (
-    <>
-      <BoardBar
-        address={address}
-        from={data.from}
-        today={data.today}
-        buildings={[...new Set(house.spaces.map(({ building }) => building))]}
-        categories={categories}
-        printHref={printHref({ what: 'board', from: data.from, days: address.days, ...shownOf(rows, house) })}
-        kept={props.kept}
-        isSignedIn={viewer.isSignedIn}
-        go={go}
-      />
-      {data.failed && <NotLoaded data={data} />}
-      <div className={slip ? 'grid gap-4 lg:grid-cols-[minmax(0,1fr)_20rem]' : ''}>
-        <div className="min-w-0">
-          {hasRows ? (
-            <BoardCanvas
-              scroller={scroller}
-              rows={rows}
-              offsets={offsets}
-              context={context}
-              axis={axis}
-              now={span.now}
-              label={t`Spaces by time`}
-              isLoading={data.isLoading}
-              gestures={gestures}
-              picked={pickedDragPreview}
-              onNote={setNote}
-              onDetails={(slip) => {
-                setMove(null);
-                go({ slip, pick: null });
-              }}
-            />
-          ) : (
-            <NoRows go={go} />
-          )}
-          <NoteStrip note={note} dragPreview={gestures.dragPreview} house={house} rows={rows} />
-          <BoardKey />
-        </div>
-        {slip}
-      </div>
-    </>
-  );
-}
-
 interface PickParts {
   readonly setMove: (move: null) => void;
   readonly go: ReturnType<typeof useBoardAddress>['go'];
@@ -278,76 +177,6 @@ function useRowContext({
   );
 }
 
-interface DetailsBesideParts {
-  readonly move: Move | null;
-  readonly house: BoardOffice;
-  readonly whole: Interval;
-  readonly data: ReturnType<typeof useBoardData>;
-  readonly close: () => void;
-  readonly picked: Booking | undefined;
-  readonly board: OnBoard;
-  readonly isManager: boolean;
-  readonly setMove: (move: Move | null) => void;
-  readonly address: BoardAddress;
-  readonly viewer: BoardViewer;
-  readonly choices: ShortChoices;
-  readonly go: ReturnType<typeof useBoardAddress>['go'];
-}
-
-/** What lies beside the board: a move that waits, a booking, a picked gap, or nothing. */
-function detailsBeside({
-  move,
-  house,
-  whole,
-  data,
-  close,
-  picked,
-  board,
-  isManager,
-  setMove,
-  address,
-  viewer,
-  choices,
-  go,
-}: DetailsBesideParts) {
-  return move ? (
-    <MoveDetails
-      key={`${move.booking.id} ${JSON.stringify(move.patch)}`}
-      move={move}
-      house={house}
-      isJudged={covers(whole, move.occupied)}
-      onMoved={data.reload}
-      onClose={close}
-    />
-  ) : picked ? (
-    <BookingDetails
-      key={picked.id}
-      booking={picked}
-      board={board}
-      isManager={isManager}
-      onMove={setMove}
-      onClose={close}
-    />
-  ) : address.pick ? (
-    <PickDetails
-      key={`${address.pick.spaceIds.join()} ${address.pick.poolId}`}
-      pick={address.pick}
-      address={address}
-      board={board}
-      viewer={viewer}
-      choices={choices}
-      isLoaded={isOn(address.pick, whole, house.tzid)}
-      onPick={(pick) => {
-        // The board goes along to another day: what is asked for is judged by what stands there.
-        const day = isOn(pick, whole, house.tzid) ? address.day : dateOf(pick.start);
-        go({ pick, day }, 'replace');
-      }}
-      onSent={data.reload}
-      onClose={close}
-    />
-  ) : null;
-}
-
 interface NoRowsProps {
   readonly go: ReturnType<typeof useBoardAddress>['go'];
 }
@@ -377,3 +206,143 @@ const NotLoaded = ({ data }: { readonly data: ReturnType<typeof useBoardData> })
     {data.failed} <Button onClick={data.reload}>{t`Try again`}</Button>
   </p>
 );
+
+/** What is shown, where it is scrolled to, and what is picked or moved on it. */
+function useOnBoard(props: LoadedProps) {
+  const { viewer } = props;
+  const { isManager } = viewer;
+  const { address, go } = useBoardAddress();
+  const scroller = useRef<HTMLDivElement>(null);
+  const data = useBoardData(props, address, useRoomPx(scroller, props.roomPx));
+  const { house, bookings, filters, rows, axis, calmAxis, offsets, labelPx, span, whole } = data;
+  const [move, setMove] = useState<Move | null>(null);
+  const zoomed = { labelPx, widthAt: (zoom: number) => axis.widthAt((axis.pxPerMin / address.zoom) * zoom) };
+  useZoom(scroller, zoomed, address, go);
+  const board: OnBoard = useMemo(
+    () => ({ house, bookings, uses: span.uses, now: viewer.requester.now }),
+    [house, bookings, span, viewer],
+  );
+  const onPick = usePick({ setMove, go, span, house });
+  const geometry = { axis, rows, offsets, labelPx, headPx: axisPx() };
+  const gestures = useGestures({ scroller, geometry, board, isManager, onPick, onDrop: setMove });
+  const context = useRowContext({ address, house, calmAxis, whole, span, labelPx, filters, isManager });
+  const show = (slip: number | null) => {
+    setMove(null);
+    go({ slip, pick: null });
+  };
+  return { scroller, data, address, go, move, setMove, board, gestures, context, show };
+}
+
+type OnBoardHandle = ReturnType<typeof useOnBoard>;
+
+const Bar = ({ props, on: { data, address, go } }: { props: LoadedProps; on: OnBoardHandle }) => (
+  <BoardBar
+    address={address}
+    from={data.from}
+    today={data.today}
+    buildings={[...new Set(data.house.spaces.map(({ building }) => building))]}
+    categories={props.categories}
+    printHref={printHref({
+      what: 'board',
+      from: data.from,
+      days: address.days,
+      ...shownOf(data.rows, data.house),
+    })}
+    kept={props.kept}
+    isSignedIn={props.viewer.isSignedIn}
+    go={go}
+  />
+);
+
+/** The canvas with the rows, or why there are none. */
+function Rows({ on, onNote }: { on: OnBoardHandle; onNote(note: string | null): void }) {
+  const { scroller, data, address, go, move, gestures, context, show } = on;
+  const { rows, offsets, axis, span, house } = data;
+  if (!rows.length) return <NoRows go={go} />;
+  return (
+    <BoardCanvas
+      scroller={scroller}
+      rows={rows}
+      offsets={offsets}
+      context={context}
+      axis={axis}
+      now={span.now}
+      label={t`Spaces by time`}
+      isLoading={data.isLoading}
+      gestures={gestures}
+      picked={
+        move ? dragPreviewOfMove(move, rows) : address.pick && dragPreviewOf(address.pick, rows, house.tzid)
+      }
+      onNote={onNote}
+      onDetails={show}
+    />
+  );
+}
+
+/** What lies beside the board: a move that waits, a booking, a picked gap, or nothing. */
+function detailsBeside(
+  { move, setMove, data, board, address, go, show }: OnBoardHandle,
+  { viewer, choices }: LoadedProps,
+) {
+  const { house, whole, bookings } = data;
+  const close = () => show(null);
+  const picked = bookings.find(({ id }) => id === address.slip);
+  return move ? (
+    <MoveDetails
+      key={`${move.booking.id} ${JSON.stringify(move.patch)}`}
+      move={move}
+      house={house}
+      isJudged={covers(whole, move.occupied)}
+      onMoved={data.reload}
+      onClose={close}
+    />
+  ) : picked ? (
+    <BookingDetails
+      key={picked.id}
+      booking={picked}
+      board={board}
+      isManager={viewer.isManager}
+      onMove={setMove}
+      onClose={close}
+    />
+  ) : address.pick ? (
+    <PickDetails
+      key={`${address.pick.spaceIds.join()} ${address.pick.poolId}`}
+      pick={address.pick}
+      address={address}
+      board={board}
+      viewer={viewer}
+      choices={choices}
+      isLoaded={isOn(address.pick, whole, house.tzid)}
+      onPick={(pick) => {
+        // The board goes along to another day: what is asked for is judged by what stands there.
+        const day = isOn(pick, whole, house.tzid) ? address.day : dateOf(pick.start);
+        go({ pick, day }, 'replace');
+      }}
+      onSent={data.reload}
+      onClose={close}
+    />
+  ) : null;
+}
+
+/** The board once what it shows is there. */
+export function LoadedBoard(props: LoadedProps) {
+  const on = useOnBoard(props);
+  const { data, gestures } = on;
+  const [note, setNote] = useState<string | null>(null);
+  const details = detailsBeside(on, props);
+  return (
+    <>
+      <Bar props={props} on={on} />
+      {data.failed && <NotLoaded data={data} />}
+      <div className={details ? 'grid gap-4 lg:grid-cols-[minmax(0,1fr)_20rem]' : ''}>
+        <div className="min-w-0">
+          <Rows on={on} onNote={setNote} />
+          <NoteStrip note={note} dragPreview={gestures.dragPreview} house={data.house} rows={data.rows} />
+          <BoardKey />
+        </div>
+        {details}
+      </div>
+    </>
+  );
+}

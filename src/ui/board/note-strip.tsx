@@ -3,7 +3,7 @@ import { VERDICT_WORDS } from '@/contracts/words/states';
 import type { BoardOffice } from './board-office';
 import { sayHours } from './move';
 import type { BoardRow } from './rows';
-import type { DragPreview } from './use-gestures';
+import type { DragPreview } from './drag-preview';
 
 const nameOf = (row: BoardRow | undefined): string =>
   row?.kind === 'space' ? row.space.name : row?.kind === 'pool' ? row.pool.name : '';

@@ -1,6 +1,6 @@
 'use client';
 import { t } from '@/contracts/language/translate';
-import { useCallback, useEffect, useRef, useState, type RefObject } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import {
   fileLimitText,
   MOST_FILE_BYTES,
@@ -28,74 +28,55 @@ interface FilesHandle {
   settled(): Promise<boolean>;
 }
 
+type Running = Map<string, Upload>;
+
 /** Sends a file that is kept here; one that is being sent already is not sent twice. */
-function useUploads(running: RefObject<Map<string, Upload>>, set: (key: string, state: FileState) => void) {
-  return useCallback(
-    async ({ key, name }: FileLine) => {
-      if (running.current.has(key)) return;
-      const blob = await keptFile(key);
-      // What is kept no longer has been sent before.
-      if (!blob) return set(key, { kind: 'sent' });
-      const sending = upload(key, name, blob, (share) => set(key, { kind: 'sending', share }));
-      running.current.set(key, sending);
-      set(key, { kind: 'sending', share: 0 });
-      const error = await sending.done;
-      if (running.current.get(key) !== sending) return;
-      if (error) {
-        running.current.delete(key);
-        return set(key, { kind: 'failed', message: error.message });
-      }
-      await forgetFile(key);
-      set(key, { kind: 'sent' });
-    },
-    [running, set],
-  );
+async function sendKept(
+  running: Running,
+  { key, name }: FileLine,
+  set: (key: string, state: FileState) => void,
+): Promise<void> {
+  if (running.has(key)) return;
+  const blob = await keptFile(key);
+  // What is kept no longer has been sent before.
+  if (!blob) return set(key, { kind: 'sent' });
+  const sending = upload(key, name, blob, (share) => set(key, { kind: 'sending', share }));
+  running.set(key, sending);
+  set(key, { kind: 'sending', share: 0 });
+  const error = await sending.done;
+  if (running.get(key) !== sending) return;
+  if (error) {
+    running.delete(key);
+    return set(key, { kind: 'failed', message: error.message });
+  }
+  await forgetFile(key);
+  set(key, { kind: 'sent' });
 }
 
-/** Takes files in that are not too large, and keeps them in the browser. */
-function useAdd(
-  setRefused: (refused: readonly string[]) => void,
-  latest: RefObject<{ lines: readonly FileLine[]; setLines: (lines: FileLine[]) => void }>,
-) {
-  return useCallback(
-    async (files: Iterable<File>) => {
-      const all = [...files];
-      const large = all.filter(({ size }) => size > MOST_FILE_BYTES);
-      setRefused(
-        large.map(({ name, size }) => t`“${safeFileName(name)}” has ${sizeText(size)}. ${fileLimitText()}`),
-      );
-      const taken = all.filter((file) => !large.includes(file));
-      const added = taken.map((file) => ({
-        key: crypto.randomUUID(),
-        name: safeFileName(file.name),
-        bytes: file.size,
-      }));
-      await Promise.all(added.map(({ key }, index) => keepFile(key, taken[index]!)));
-      if (added.length) latest.current.setLines([...latest.current.lines, ...added]);
-    },
-    [latest, setRefused],
-  );
+const tooLarge = ({ name, size }: File) =>
+  t`“${safeFileName(name)}” has ${sizeText(size)}. ${fileLimitText()}`;
+
+/** Keeps files in the browser. @returns a line for each */
+async function keepAll(files: readonly File[]): Promise<FileLine[]> {
+  const lines = files.map(({ name, size }) => ({
+    key: crypto.randomUUID(),
+    name: safeFileName(name),
+    bytes: size,
+  }));
+  await Promise.all(lines.map(({ key }, index) => keepFile(key, files[index]!)));
+  return lines;
 }
 
 /** Takes a file away, here and on the server. */
-function useRemove(
-  running: RefObject<Map<string, Upload>>,
-  latest: RefObject<{ lines: readonly FileLine[]; setLines: (lines: FileLine[]) => void }>,
-) {
-  return useCallback(
-    (key: string) => {
-      running.current.get(key)?.abort();
-      running.current.delete(key);
-      void forgetFile(key);
-      void fetch(`/api/files/${key}`, {
-        method: 'DELETE',
-        headers: { 'Content-Type': 'application/json' },
-        body: '{}',
-      }).catch(() => undefined);
-      latest.current.setLines(latest.current.lines.filter((line) => line.key !== key));
-    },
-    [latest, running],
-  );
+function dropFile(running: Running, key: string): void {
+  running.get(key)?.abort();
+  running.delete(key);
+  void forgetFile(key);
+  void fetch(`/api/files/${key}`, {
+    method: 'DELETE',
+    headers: { 'Content-Type': 'application/json' },
+    body: '{}',
+  }).catch(() => undefined);
 }
 
 /**
@@ -119,7 +100,7 @@ export function useFiles(
     [],
   );
 
-  const start = useUploads(running, set);
+  const start = useCallback((line: FileLine) => sendKept(running.current, line, set), [set]);
 
   useEffect(() => {
     if (!isSignedIn) return;
@@ -128,9 +109,18 @@ export function useFiles(
     return () => clearTimeout(timer);
   }, [isSignedIn, lines, start]);
 
-  const add = useAdd(setRefused, latest);
+  const add = useCallback(async (files: Iterable<File>) => {
+    const all = [...files];
+    const large = all.filter(({ size }) => size > MOST_FILE_BYTES);
+    setRefused(large.map(tooLarge));
+    const added = await keepAll(all.filter((file) => !large.includes(file)));
+    if (added.length) latest.current.setLines([...latest.current.lines, ...added]);
+  }, []);
 
-  const remove = useRemove(running, latest);
+  const remove = useCallback((key: string) => {
+    dropFile(running.current, key);
+    latest.current.setLines(latest.current.lines.filter((line) => line.key !== key));
+  }, []);
 
   const retry = useCallback(
     (key: string) => {
