@@ -103,6 +103,34 @@ const OutOfUse = ({ retired, words, fits, kind }: OutOfUseProps) => (
   </Disclosure>
 );
 
+interface FoundLineProps {
+  readonly line: EntryLine;
+  readonly kind: EntryKind;
+  readonly moves: boolean | undefined;
+  readonly isSending: boolean;
+  readonly index: number;
+  readonly found: EntryLine[];
+  readonly submit: ReturnType<typeof useSubmit>['submit'];
+}
+
+const FoundLine = ({ line, kind, moves, isSending, index, found, submit }: FoundLineProps) => (
+  <Line kind={kind} line={line}>
+    {moves &&
+      (['up', 'down'] as const).map((command) => (
+        <MoveButton
+          key={command}
+          command={command}
+          isSending={isSending}
+          index={index}
+          found={found}
+          submit={submit}
+          kind={kind}
+          line={line}
+        />
+      ))}
+  </Line>
+);
+
 /** Things of a kind in the order of the house; what is out of use is folded away. */
 export function EntryList({ kind, lines, mayKeep }: EntryListProps) {
   const [search, setSearch] = useState('');
@@ -123,21 +151,16 @@ export function EntryList({ kind, lines, mayKeep }: EntryListProps) {
       </p>
       <ul>
         {found.map((line, index) => (
-          <Line key={line.id} kind={kind} line={line}>
-            {moves &&
-              (['up', 'down'] as const).map((command) => (
-                <MoveButton
-                  key={command}
-                  command={command}
-                  isSending={isSending}
-                  index={index}
-                  found={found}
-                  submit={submit}
-                  kind={kind}
-                  line={line}
-                />
-              ))}
-          </Line>
+          <FoundLine
+            key={line.id}
+            line={line}
+            kind={kind}
+            moves={moves}
+            isSending={isSending}
+            index={index}
+            found={found}
+            submit={submit}
+          />
         ))}
       </ul>
       {used.length === 0 && <p>{t`There is none yet.`}</p>}

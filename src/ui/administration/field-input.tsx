@@ -2,7 +2,7 @@
 import { Button } from '@/ui/kit/button';
 import { Checkbox } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
-import { useRef } from 'react';
+import { useRef, type JSX } from 'react';
 import type { EntryChoices } from '@/contracts/administration/docs';
 import type { Field as FormField } from '@/contracts/administration/form-parts';
 import { Field } from '@/ui/kit/field';
@@ -10,6 +10,23 @@ import { faultsUnder, shownFields, toDraft, type Draft } from './form-model';
 import { ChoiceInput, HueInput, optionsOf, TextInput, type FieldProps } from './plain-inputs';
 import { SpanInput } from './span-input';
 import { SeveralInput } from './several-input';
+
+interface SwitchInputProps {
+  readonly value: unknown;
+  readonly onChange: (value: unknown) => void;
+  readonly label: JSX.Element;
+  readonly fault: string;
+}
+
+const SwitchInput = ({ value, onChange, label, fault }: SwitchInputProps) => (
+  <div>
+    <label className="flex min-h-8 cursor-pointer items-center gap-2">
+      <Checkbox checked={value === true} onChange={({ target }) => onChange(target.checked)} />
+      <span>{label}</span>
+    </label>
+    {fault && <p className="font-semibold text-clash">{fault}</p>}
+  </div>
+);
 
 /** One field of a house form, whatever it holds. */
 export function FieldInput(props: FieldProps) {
@@ -38,15 +55,7 @@ export function FieldInput(props: FieldProps) {
       />
     );
   if (field.kind === 'switch')
-    return (
-      <div>
-        <label className="flex min-h-8 cursor-pointer items-center gap-2">
-          <Checkbox checked={value === true} onChange={({ target }) => onChange(target.checked)} />
-          <span>{label}</span>
-        </label>
-        {fault && <p className="font-semibold text-clash">{fault}</p>}
-      </div>
-    );
+    return <SwitchInput value={value} onChange={onChange} label={label} fault={fault} />;
   return (
     <Field label={label} fault={fault} hint={field.hint}>
       {(ids) =>

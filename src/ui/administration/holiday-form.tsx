@@ -87,6 +87,28 @@ function useHolidays(places: HolidayFormProps['places'], year: number, lines: Ho
   return { picked, setPicked, pending, setPending, error, isSending, look, shut };
 }
 
+interface HolidayFootProps {
+  readonly isSending: boolean;
+  readonly picked: readonly string[];
+  readonly shut: ReturnType<typeof useHolidays>['shut'];
+}
+
+const HolidayFoot = ({ isSending, picked, shut }: HolidayFootProps) => (
+  <p className="flex flex-wrap gap-3">
+    <Button
+      isMain
+      isBusy={isSending}
+      off={picked.length ? null : t`Pick days first.`}
+      onClick={() => void shut(true)}
+    >{t`Shut on ${countText(picked.length, 'day', 'days')}`}</Button>
+    <Button
+      isBusy={isSending}
+      off={picked.length ? null : t`Pick days first.`}
+      onClick={() => void shut(false, 'notes')}
+    >{t`Only say what ${picked.length === 1 ? t`it is` : t`they are`}`}</Button>
+  </p>
+);
+
 /** Picks the days of holidays on which the site is shut. Which places and year stands in the address. */
 export function HolidayForm({ options, places, year, lines }: HolidayFormProps) {
   const { picked, setPicked, pending, setPending, error, isSending, look, shut } = useHolidays(
@@ -130,21 +152,7 @@ export function HolidayForm({ options, places, year, lines }: HolidayFormProps) 
           back={() => setPending(null)}
         />
       )}
-      {places.length > 0 && !pending && (
-        <p className="flex flex-wrap gap-3">
-          <Button
-            isMain
-            isBusy={isSending}
-            off={picked.length ? null : t`Pick days first.`}
-            onClick={() => void shut(true)}
-          >{t`Shut on ${countText(picked.length, 'day', 'days')}`}</Button>
-          <Button
-            isBusy={isSending}
-            off={picked.length ? null : t`Pick days first.`}
-            onClick={() => void shut(false, 'notes')}
-          >{t`Only say what ${picked.length === 1 ? t`it is` : t`they are`}`}</Button>
-        </p>
-      )}
+      {places.length > 0 && !pending && <HolidayFoot isSending={isSending} picked={picked} shut={shut} />}
     </div>
   );
 }

@@ -71,6 +71,55 @@ const AboutField = ({ faultOf, about, setAbout }: AboutFieldProps) => (
   </Field>
 );
 
+interface PresentPictureProps {
+  readonly picture: Picture;
+  readonly isBusy: boolean;
+  readonly run: (work: () => Promise<Sent<{ summary: string }>>) => Promise<boolean>;
+  readonly of: PictureOwner;
+  readonly id: number;
+}
+
+const PresentPicture = ({ picture, isBusy, run, of, id }: PresentPictureProps) => (
+  <>
+    <PictureShown picture={picture} className="max-w-xl" />
+    <p className="flex items-center gap-3">
+      {picture.about}
+      <Button
+        isBusy={isBusy}
+        onClick={() => void run(() => sendOnce('/api/pictures/drop', { of, id }))}
+      >{t`Take the picture away`}</Button>
+    </p>
+  </>
+);
+
+interface NewPictureProps {
+  readonly faultOf: (path: string) => string;
+  readonly about: string;
+  readonly setAbout: (about: string) => void;
+  readonly isBusy: boolean;
+  readonly run: (work: () => Promise<Sent<{ summary: string }>>) => Promise<boolean>;
+  readonly of: PictureOwner;
+  readonly id: number;
+  readonly file: File;
+}
+
+const NewPicture = ({ faultOf, about, setAbout, isBusy, run, of, id, file }: NewPictureProps) => (
+  <>
+    <AboutField faultOf={faultOf} about={about} setAbout={setAbout} />
+    <p>
+      <Button
+        isMain
+        isBusy={isBusy}
+        onClick={() =>
+          void run(() =>
+            sendFile(`/api/pictures?${new URLSearchParams({ of, id: String(id), about })}`, file),
+          )
+        }
+      >{t`Show this picture`}</Button>
+    </p>
+  </>
+);
+
 /** The picture of a space or of equipment, with what is seen on it; put and taken away at once, beside the form. */
 export function PicturePanel({ of, id, picture }: PicturePanelProps) {
   const refresh = useRefresh();
@@ -91,34 +140,19 @@ export function PicturePanel({ of, id, picture }: PicturePanelProps) {
   return (
     <section className="grid max-w-4xl gap-3 pt-8" aria-label={t`Picture`}>
       <h2 className="border-b border-rule text-xl">{t`Picture`}</h2>
-      {picture && (
-        <>
-          <PictureShown picture={picture} className="max-w-xl" />
-          <p className="flex items-center gap-3">
-            {picture.about}
-            <Button
-              isBusy={isBusy}
-              onClick={() => void run(() => sendOnce('/api/pictures/drop', { of, id }))}
-            >{t`Take the picture away`}</Button>
-          </p>
-        </>
-      )}
+      {picture && <PresentPicture picture={picture} isBusy={isBusy} run={run} of={of} id={id} />}
       <PictureChoice fileId={fileId} picture={picture} setFile={setFile} faultOf={faultOf} />
       {file && (
-        <>
-          <AboutField faultOf={faultOf} about={about} setAbout={setAbout} />
-          <p>
-            <Button
-              isMain
-              isBusy={isBusy}
-              onClick={() =>
-                void run(() =>
-                  sendFile(`/api/pictures?${new URLSearchParams({ of, id: String(id), about })}`, file),
-                )
-              }
-            >{t`Show this picture`}</Button>
-          </p>
-        </>
+        <NewPicture
+          faultOf={faultOf}
+          about={about}
+          setAbout={setAbout}
+          isBusy={isBusy}
+          run={run}
+          of={of}
+          id={id}
+          file={file}
+        />
       )}
       <p role="status">{said && t`Done: ${said}.`}</p>
       <RefusalNote error={error?.fields.length ? null : error} />

@@ -30,6 +30,33 @@ export const optionsOf = (
   choices: EntryChoices,
 ): readonly NamedChoice[] => (typeof from === 'string' ? choices[from] : from);
 
+interface LongChoiceProps {
+  readonly ids: object;
+  readonly options: readonly NamedChoice[];
+  readonly value: unknown;
+  readonly onChange: (value: unknown) => void;
+  readonly field: Extract<Field, { kind: 'choice' | 'several' }>;
+}
+
+const LongChoice = ({ ids, options, value, onChange, field }: LongChoiceProps) => (
+  <div className="flex gap-2">
+    <div className="w-72">
+      <Combobox
+        {...ids}
+        options={options.map(({ id, name }) => ({ value: String(id), text: name }))}
+        value={value === '' ? '' : String(value)}
+        onChange={(text) => onChange(options.find(({ id }) => String(id) === text)?.id ?? '')}
+      />
+    </div>
+    {field.isOptional && value !== '' && (
+      <Button onClick={() => onChange('')}>
+        {t`None`}
+        <span className="sr-only">{t` for ${field.label}`}</span>
+      </Button>
+    )}
+  </div>
+);
+
 export function ChoiceInput({
   field,
   value,
@@ -39,24 +66,7 @@ export function ChoiceInput({
 }: FieldProps<Extract<Field, { kind: 'choice' | 'several' }>> & { ids: object }) {
   const options = optionsOf(field.from, choices);
   if (options.length > MOST_LOOKED_THROUGH)
-    return (
-      <div className="flex gap-2">
-        <div className="w-72">
-          <Combobox
-            {...ids}
-            options={options.map(({ id, name }) => ({ value: String(id), text: name }))}
-            value={value === '' ? '' : String(value)}
-            onChange={(text) => onChange(options.find(({ id }) => String(id) === text)?.id ?? '')}
-          />
-        </div>
-        {field.isOptional && value !== '' && (
-          <Button onClick={() => onChange('')}>
-            {t`None`}
-            <span className="sr-only">{t` for ${field.label}`}</span>
-          </Button>
-        )}
-      </div>
-    );
+    return <LongChoice ids={ids} options={options} value={value} onChange={onChange} field={field} />;
   return (
     <Select
       {...ids}

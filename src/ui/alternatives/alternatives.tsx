@@ -147,6 +147,32 @@ interface AlternativesProps {
   readonly isSeries: boolean;
 }
 
+interface LookingHeadProps {
+  readonly isStopped: boolean;
+  readonly isOver: boolean;
+  readonly progress: { readonly done: number; readonly of: number } | null;
+  readonly again: () => void;
+  readonly stop: () => void;
+}
+
+const LookingHead = ({ isStopped, isOver, progress, again, stop }: LookingHeadProps) => (
+  <div className="flex flex-wrap items-baseline gap-x-3">
+    <h2 className="text-lg">{t`Alternatives`}</h2>
+    <span role="status" className="text-note text-soft">
+      {isStopped
+        ? t`Stopped.`
+        : !isOver && progress
+          ? t`Checking: ${progress.done} of ${countText(progress.of, 'date', 'dates')} …`
+          : ''}
+    </span>
+    {isStopped ? (
+      <button type="button" className="text-note underline" onClick={again}>{t`Check again`}</button>
+    ) : (
+      !isOver && <button type="button" className="text-note underline" onClick={stop}>{t`Stop`}</button>
+    )}
+  </div>
+);
+
 /** Everything that could be done about what is blocked or doubtful, as it is found; nothing where nothing is. */
 export function Alternatives({ ways, actions, isSeries }: AlternativesProps) {
   const { found, isStopped, stop, again } = ways;
@@ -160,21 +186,7 @@ export function Alternatives({ ways, actions, isSeries }: AlternativesProps) {
   ));
   return (
     <section aria-label={t`Alternatives`} className="sheet mt-3 border-l-4 border-l-accent px-3 py-2">
-      <div className="flex flex-wrap items-baseline gap-x-3">
-        <h2 className="text-lg">{t`Alternatives`}</h2>
-        <span role="status" className="text-note text-soft">
-          {isStopped
-            ? t`Stopped.`
-            : !isOver && progress
-              ? t`Checking: ${progress.done} of ${countText(progress.of, 'date', 'dates')} …`
-              : ''}
-        </span>
-        {isStopped ? (
-          <button type="button" className="text-note underline" onClick={again}>{t`Check again`}</button>
-        ) : (
-          !isOver && <button type="button" className="text-note underline" onClick={stop}>{t`Stop`}</button>
-        )}
-      </div>
+      <LookingHead isStopped={isStopped} isOver={isOver} progress={progress} again={again} stop={stop} />
       <SeriesWays ways={series} actions={actions.series} />
       {dates.length > 1 && <h3 className="mt-3 font-semibold">{t`Date by date`}</h3>}
       {dates.map((date) => (

@@ -110,6 +110,33 @@ const Hours = ({ ticks, percent, first }: HoursProps) => (
   </div>
 );
 
+interface DrawnRowProps {
+  readonly row: Row;
+  readonly taken: ReturnType<typeof useTaken>;
+  readonly minutesOf: (day: LocalDate, at: number) => number;
+  readonly first: number;
+  readonly last: number;
+  readonly place: (day: LocalDate, { start, end }: Interval) => { left: string; width: string };
+}
+
+const DrawnRow = ({ row, taken, minutesOf, first, last, place }: DrawnRowProps) => (
+  <div className="flex items-stretch border-t border-rule">
+    <span className="w-32 shrink-0 py-1 pr-2 text-small leading-tight">
+      <span className="block truncate font-semibold">{row.name}</span>
+      <span className="text-soft">{dayShort(row.day)}</span>
+    </span>
+    <span className="relative h-12 flex-1 overflow-hidden border-l border-strong-rule">
+      {(taken.get(`${row.day} ${row.spaceId}`) ?? [])
+        .filter(({ start, end }) => minutesOf(row.day, end) > first && minutesOf(row.day, start) < last)
+        .map(({ start, end, title }) => (
+          <TakenThen key={start} start={start} place={place} row={row} end={end} title={title} />
+        ))}
+      {row.now && <Bracket place={row.now} isNow at={(span) => place(row.day, span)} />}
+      {row.then && <Bracket place={row.then} isNow={false} at={(span) => place(row.day, span)} />}
+    </span>
+  </div>
+);
+
 /**
  * The slice of the board around a date: where it is now, where it would be, and what else stands there. Without a
  * `now` it is a date where it stands.
@@ -141,21 +168,15 @@ export function WayDrawing({ now, then }: { now: Drawn | null; then: Drawn }) {
     <figure className="my-2" aria-hidden="true">
       <Hours ticks={ticks} percent={percent} first={first} />
       {rows.map((row) => (
-        <div key={`${row.day} ${row.spaceId}`} className="flex items-stretch border-t border-rule">
-          <span className="w-32 shrink-0 py-1 pr-2 text-small leading-tight">
-            <span className="block truncate font-semibold">{row.name}</span>
-            <span className="text-soft">{dayShort(row.day)}</span>
-          </span>
-          <span className="relative h-12 flex-1 overflow-hidden border-l border-strong-rule">
-            {(taken.get(`${row.day} ${row.spaceId}`) ?? [])
-              .filter(({ start, end }) => minutesOf(row.day, end) > first && minutesOf(row.day, start) < last)
-              .map(({ start, end, title }) => (
-                <TakenThen key={start} start={start} place={place} row={row} end={end} title={title} />
-              ))}
-            {row.now && <Bracket place={row.now} isNow at={(span) => place(row.day, span)} />}
-            {row.then && <Bracket place={row.then} isNow={false} at={(span) => place(row.day, span)} />}
-          </span>
-        </div>
+        <DrawnRow
+          key={`${row.day} ${row.spaceId}`}
+          row={row}
+          taken={taken}
+          minutesOf={minutesOf}
+          first={first}
+          last={last}
+          place={place}
+        />
       ))}
       <DrawingKey now={now} />
     </figure>

@@ -97,8 +97,32 @@ const Arrived = ({ arrived, now, site, faultOf, name, setName, isBusy, putIn, se
   </section>
 );
 
-/** Sends an archive, shows what is in it, and puts it into its place when that is meant. */
-export function ArchiveForm({ path, site, now }: ArchiveFormProps) {
+interface ArchiveFileProps {
+  readonly id: string;
+  readonly isBusy: boolean;
+  readonly take: (file: File) => Promise<boolean>;
+}
+
+const ArchiveFile = ({ id, isBusy, take }: ArchiveFileProps) => (
+  <div>
+    <label htmlFor={id} className="font-semibold">{t`Archive of an office`}</label>
+    <FileField
+      id={id}
+      accept=".gz,.tgz,application/gzip"
+      disabled={isBusy}
+      onChange={({ target }) => {
+        const [file] = [...(target.files ?? [])];
+        // So that the same file can be picked once more.
+        target.value = '';
+        if (file) void take(file);
+      }}
+    />
+    <p className="text-note text-soft">{t`house-….tar.gz, at most ${ARCHIVE_LIMIT_MB / 1024} GB.`}</p>
+  </div>
+);
+
+/** An archive that is taken in, and put in the place of the office. */
+function useArchive(path: string) {
   const router = useRouter();
   const id = useId();
   const [arrived, setArrived] = useState<ArrivedOffice | null>(null);
@@ -122,23 +146,15 @@ export function ArchiveForm({ path, site, now }: ArchiveFormProps) {
         router.refresh();
       },
     );
+  return { id, arrived, setArrived, name, setName, error, isBusy, faultOf, take, putIn };
+}
+
+/** Sends an archive, shows what is in it, and puts it into its place when that is meant. */
+export function ArchiveForm({ path, site, now }: ArchiveFormProps) {
+  const { id, arrived, setArrived, name, setName, error, isBusy, faultOf, take, putIn } = useArchive(path);
   return (
     <div className="grid gap-2">
-      <div>
-        <label htmlFor={id} className="font-semibold">{t`Archive of an office`}</label>
-        <FileField
-          id={id}
-          accept=".gz,.tgz,application/gzip"
-          disabled={isBusy}
-          onChange={({ target }) => {
-            const [file] = [...(target.files ?? [])];
-            // So that the same file can be picked once more.
-            target.value = '';
-            if (file) void take(file);
-          }}
-        />
-        <p className="text-note text-soft">{t`house-….tar.gz, at most ${ARCHIVE_LIMIT_MB / 1024} GB.`}</p>
-      </div>
+      <ArchiveFile id={id} isBusy={isBusy} take={take} />
       <p role="status">{isBusy && t`On its way, and being looked at …`}</p>
       <RefusalNote error={error?.fields.length ? null : error} />
       {arrived && (

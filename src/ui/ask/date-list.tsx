@@ -18,6 +18,25 @@ import type { AskChoices } from '@/contracts/requests/ask-choices';
 /** So many dates are drawn at first; a long series goes on when asked for. */
 const FIRST_RUNGS = 60;
 
+interface DifferingFootProps {
+  readonly onClose: () => void;
+  readonly onChange: (date: DifferingForm) => void;
+  readonly date: DifferingForm;
+}
+
+const DifferingFoot = ({ onClose, onChange, date }: DifferingFootProps) => (
+  <div className="col-span-2 flex gap-2">
+    <Button size="small" onClick={onClose}>{t`Done`}</Button>
+    <Button
+      size="small"
+      onClick={() => {
+        onChange({ at: date.at, startTime: '', endTime: '', people: '', spaceId: '' });
+        onClose();
+      }}
+    >{t`As on the others`}</Button>
+  </div>
+);
+
 /** What is to be different on one date; empty fields are as on the others. */
 function DifferingFields({
   date,
@@ -57,16 +76,7 @@ function DifferingFields({
           ))}
         </Select>
       </label>
-      <div className="col-span-2 flex gap-2">
-        <Button size="small" onClick={onClose}>{t`Done`}</Button>
-        <Button
-          size="small"
-          onClick={() => {
-            onChange({ at: date.at, startTime: '', endTime: '', people: '', spaceId: '' });
-            onClose();
-          }}
-        >{t`As on the others`}</Button>
-      </div>
+      <DifferingFoot onClose={onClose} onChange={onChange} date={date} />
     </div>
   );
 }

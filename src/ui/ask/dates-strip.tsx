@@ -85,6 +85,17 @@ function Day({ day, marked, canAdd, press }: DayProps) {
   );
 }
 
+const DayNumbers = () => (
+  <div className={ROW}>
+    <span />
+    {Array.from({ length: 31 }, (_, index) => (
+      <span key={index} className="text-tiny leading-none whitespace-nowrap text-soft">
+        {index % 7 === 0 ? index + 1 : ''}
+      </span>
+    ))}
+  </div>
+);
+
 /**
  * The dates of a series drawn on the days of their months. For the eye and the pointer: the list beneath says the same,
  * and does the same by keys.
@@ -112,14 +123,7 @@ export const DatesStrip = memo(function DatesStrip({
           ? t`Press a date to leave it out or put it back, another day to add it.`
           : t`Press a date to leave it out or put it back.`}
       </p>
-      <div className={ROW}>
-        <span />
-        {Array.from({ length: 31 }, (_, index) => (
-          <span key={index} className="text-tiny leading-none whitespace-nowrap text-soft">
-            {index % 7 === 0 ? index + 1 : ''}
-          </span>
-        ))}
-      </div>
+      <DayNumbers />
       {months.map((month) => (
         <div key={month} className={ROW}>
           <span className="text-tiny text-soft">{monthName(month).slice(0, 3)}</span>

@@ -6,7 +6,14 @@ import { PlainFields } from './plain-fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
 import { memo } from 'react';
-import { useFieldArray, useWatch, type UseFieldArrayRemove, type UseFormRegister } from 'react-hook-form';
+import {
+  useFieldArray,
+  useWatch,
+  type UseFieldArrayAppend,
+  type UseFieldArrayRemove,
+  type UseFormRegister,
+  type UseFormReturn,
+} from 'react-hook-form';
 import { countText } from '@/contracts/words/when';
 import { Field } from '@/ui/kit/field';
 import { FormSection } from './fields';
@@ -62,7 +69,6 @@ const TypeChoice = ({ faults, index, register, choices, stock }: TypeChoiceProps
 );
 
 interface EquipmentLineProps {
-  readonly id: string;
   readonly faults: Readonly<Record<string, string>>;
   readonly index: number;
   readonly register: UseFormRegister<AskForm>;
@@ -101,6 +107,20 @@ const EquipmentLine = ({
   </div>
 );
 
+interface MoreEquipmentProps {
+  readonly append: UseFieldArrayAppend<AskForm, 'equipment'>;
+  readonly fields: readonly { readonly id: string }[];
+}
+
+const MoreEquipment = ({ append, fields }: MoreEquipmentProps) => (
+  <Button
+    className="sm:col-span-3 sm:justify-self-start"
+    onClick={() => append({ typeId: '', quantity: '', unitId: '' })}
+  >
+    {fields.length ? t`More equipment` : t`Add equipment`}
+  </Button>
+);
+
 function Equipment({ form, choices, faults, left }: PartProps & { left: Left }) {
   const { control, register } = form;
   const { fields, append, remove } = useFieldArray({ control, name: 'equipment' });
@@ -119,7 +139,7 @@ function Equipment({ form, choices, faults, left }: PartProps & { left: Left }) 
         return (
           <EquipmentLine
             key={id}
-            id={id}
+
             faults={faults}
             index={index}
             register={register}
@@ -131,18 +151,85 @@ function Equipment({ form, choices, faults, left }: PartProps & { left: Left }) 
           />
         );
       })}
-      <Button
-        className="sm:col-span-3 sm:justify-self-start"
-        onClick={() => append({ typeId: '', quantity: '', unitId: '' })}
-      >
-        {fields.length ? t`More equipment` : t`Add equipment`}
-      </Button>
+      <MoreEquipment append={append} fields={fields} />
       {!fields.length && faults.equipment && (
         <p className="font-semibold text-clash sm:col-span-6">{faults.equipment}</p>
       )}
     </>
   );
 }
+
+interface ServiceQuestionsProps {
+  readonly index: number;
+  readonly questions: AskChoices['services'][number]['questions'];
+  readonly form: UseFormReturn<AskForm>;
+  readonly faults: Readonly<Record<string, string>>;
+}
+
+const ServiceQuestions = ({ index, questions, form, faults }: ServiceQuestionsProps) => (
+  <div className="mt-1 mb-2 ml-6 grid gap-3 border-l-2 border-rule pl-3 sm:grid-cols-6">
+    {questions.map(({ id: question, text, required, choices: answers, numberName }) => (
+      <Question
+        key={question}
+        form={form}
+        name={`services.${index}.answers._${question}`}
+        text={text}
+        required={required}
+        answers={answers}
+        isNumber={numberName !== null}
+        fault={faults[`services.${index}.answers._${question}`]}
+      />
+    ))}
+  </div>
+);
+
+interface ServiceProps {
+  readonly service: AskChoices['services'][number];
+  readonly index: number;
+  readonly append: UseFieldArrayAppend<AskForm, 'services'>;
+  readonly remove: UseFieldArrayRemove;
+  readonly fields: readonly { readonly id: string }[];
+  readonly form: UseFormReturn<AskForm>;
+  readonly faults: Readonly<Record<string, string>>;
+}
+
+const Service = ({
+  service: { id, name, about, leadDays, questions },
+  index,
+  append,
+  remove,
+  fields,
+  form,
+  faults,
+}: ServiceProps) => (
+  <div>
+    <label className="flex items-baseline gap-2">
+      <Checkbox
+        className="size-4 shrink-0 translate-y-0.5"
+        checked={index >= 0}
+        onChange={(event) =>
+          event.target.checked ? append({ serviceId: String(id), answers: {} }) : remove(index)
+        }
+      />
+      <span>
+        <span className="font-semibold">{name}</span>{' '}
+        <span className="text-soft">
+          {about} {leadDays > 0 && t`Known ${countText(leadDays, 'day', 'days')} ahead.`}
+        </span>
+      </span>
+    </label>
+    {index >= 0 && (
+      <ServiceQuestions
+        key={fields[index]?.id}
+
+        index={index}
+        questions={questions}
+        form={form}
+        faults={faults}
+      />
+    )}
+  </div>
+);
 
 function Services({ form, choices, faults }: PartProps) {
   const { fields, append, remove } = useFieldArray({ control: form.control, name: 'services' });
@@ -152,51 +239,50 @@ function Services({ form, choices, faults }: PartProps) {
     <fieldset className="sm:col-span-6">
       <legend className="font-semibold">{t`Services`}</legend>
       <div className="grid gap-2">
-        {choices.services.map(({ id, name, about, leadDays, questions }) => {
-          const index = isOn(id);
-          return (
-            <div key={id}>
-              <label className="flex items-baseline gap-2">
-                <Checkbox
-                  className="size-4 shrink-0 translate-y-0.5"
-                  checked={index >= 0}
-                  onChange={(event) =>
-                    event.target.checked ? append({ serviceId: String(id), answers: {} }) : remove(index)
-                  }
-                />
-                <span>
-                  <span className="font-semibold">{name}</span>{' '}
-                  <span className="text-soft">
-                    {about} {leadDays > 0 && t`Known ${countText(leadDays, 'day', 'days')} ahead.`}
-                  </span>
-                </span>
-              </label>
-              {index >= 0 && (
-                <div
-                  key={fields[index]?.id}
-                  className="mt-1 mb-2 ml-6 grid gap-3 border-l-2 border-rule pl-3 sm:grid-cols-6"
-                >
-                  {questions.map(({ id: question, text, required, choices: answers, numberName }) => (
-                    <Question
-                      key={question}
-                      form={form}
-                      name={`services.${index}.answers._${question}`}
-                      text={text}
-                      required={required}
-                      answers={answers}
-                      isNumber={numberName !== null}
-                      fault={faults[`services.${index}.answers._${question}`]}
-                    />
-                  ))}
-                </div>
-              )}
-            </div>
-          );
-        })}
+        {choices.services.map((service) => (
+          <Service
+            key={service.id}
+            service={service}
+            index={isOn(service.id)}
+            append={append}
+            remove={remove}
+            fields={fields}
+            form={form}
+            faults={faults}
+          />
+        ))}
       </div>
     </fieldset>
   );
 }
+
+interface RunningLineProps {
+  readonly faults: Readonly<Record<string, string>>;
+  readonly index: number;
+  readonly control: PartProps['form']['control'];
+  readonly register: UseFormRegister<AskForm>;
+  readonly remove: UseFieldArrayRemove;
+}
+
+const RunningLine = ({ faults, index, control, register, remove }: RunningLineProps) => (
+  <div className="grid grid-cols-[7rem_1fr] items-start gap-3 sm:grid-cols-[7rem_1fr_auto_auto]">
+    <Field label={t`At`} fault={faults[`lines.${index}.at`]}>
+      <RegisteredTime control={control} name={`lines.${index}.at`} />
+    </Field>
+    <Field label={t`What happens`} fault={faults[`lines.${index}.text`]}>
+      <TextField maxLength={MOST_CHARACTERS.orderLine} {...register(`lines.${index}.text`)} />
+    </Field>
+    <label className="flex items-center gap-2 sm:mt-8">
+      <Checkbox className="size-4" {...register(`lines.${index}.isPublic`)} />
+      {t`for readers too`}
+    </label>
+    <Button
+      className="sm:mt-6"
+      aria-label={t`Leave line ${index + 1} of the running order out`}
+      onClick={() => remove(index)}
+    >{t`Leave out`}</Button>
+  </div>
+);
 
 /** Timed lines of what happens: kept as minutes from the start, so that they go along with every date. */
 function RunningOrder({ form, faults }: PartProps) {
@@ -210,26 +296,15 @@ function RunningOrder({ form, faults }: PartProps) {
         <span className="font-normal text-soft">{t`(if there is one)`}</span>
       </p>
       {fields.map(({ id }, index) => (
-        <div
+        <RunningLine
           key={id}
-          className="grid grid-cols-[7rem_1fr] items-start gap-3 sm:grid-cols-[7rem_1fr_auto_auto]"
-        >
-          <Field label={t`At`} fault={faults[`lines.${index}.at`]}>
-            <RegisteredTime control={control} name={`lines.${index}.at`} />
-          </Field>
-          <Field label={t`What happens`} fault={faults[`lines.${index}.text`]}>
-            <TextField maxLength={MOST_CHARACTERS.orderLine} {...register(`lines.${index}.text`)} />
-          </Field>
-          <label className="flex items-center gap-2 sm:mt-8">
-            <Checkbox className="size-4" {...register(`lines.${index}.isPublic`)} />
-            {t`for readers too`}
-          </label>
-          <Button
-            className="sm:mt-6"
-            aria-label={t`Leave line ${index + 1} of the running order out`}
-            onClick={() => remove(index)}
-          >{t`Leave out`}</Button>
-        </div>
+
+          faults={faults}
+          index={index}
+          control={control}
+          register={register}
+          remove={remove}
+        />
       ))}
       <Button
         className="justify-self-start"

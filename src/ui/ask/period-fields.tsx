@@ -7,6 +7,30 @@ import { clockText, parseLocalDate } from '@/core/time/local-time';
 import { dayShort, sayClock } from '@/contracts/words/when';
 import type { PartProps } from './part-props';
 
+interface PeriodButtonsProps {
+  readonly periods: readonly Period[];
+  readonly isIn: (period: Period) => boolean;
+  readonly take: (index: number) => void;
+}
+
+const PeriodButtons = ({ periods, isIn, take }: PeriodButtonsProps) => (
+  <div className="mt-1 flex flex-wrap gap-2">
+    {periods.map((period, index) => (
+      <Button
+        key={period.fromMin}
+        aria-pressed={isIn(period)}
+        className={`px-2.5 py-1 ${isIn(period) ? 'border-ink bg-sunk' : 'font-normal'}`}
+        onClick={() => take(index)}
+      >
+        {period.name}{' '}
+        <span className="font-normal text-soft">
+          {sayClock(period.fromMin)}–{sayClock(period.toMin)}
+        </span>
+      </Button>
+    ))}
+  </div>
+);
+
 /** Of a space given by periods: those of the first date, to be taken singly or several in a row. */
 export function PeriodFields({ form, choices }: PartProps) {
   const { control, setValue } = form;
@@ -38,21 +62,7 @@ export function PeriodFields({ form, choices }: PartProps) {
     <fieldset className="sm:col-span-6">
       <legend className="font-semibold">{t`${space.name} is booked by period; those of ${dayShort(date)}`}</legend>
       {periods.length ? (
-        <div className="mt-1 flex flex-wrap gap-2">
-          {periods.map((period, index) => (
-            <Button
-              key={period.fromMin}
-              aria-pressed={isIn(period)}
-              className={`px-2.5 py-1 ${isIn(period) ? 'border-ink bg-sunk' : 'font-normal'}`}
-              onClick={() => take(index)}
-            >
-              {period.name}{' '}
-              <span className="font-normal text-soft">
-                {sayClock(period.fromMin)}–{sayClock(period.toMin)}
-              </span>
-            </Button>
-          ))}
-        </div>
+        <PeriodButtons periods={periods} isIn={isIn} take={take} />
       ) : (
         <p className="text-soft">{t`It has none on that day. Choose another day, or another space.`}</p>
       )}

@@ -44,6 +44,24 @@ function fieldsOf({ request }: QuickReading, form: AskForm, choices: PartProps['
   };
 }
 
+const WasRead = ({ reading }: { readonly reading: QuickReading | null }) => (
+  <div id="quick-line-read" aria-live="polite" className="mt-1 text-note">
+    {!reading && <span className="text-soft">{t`Or fill in the fields below; both go together.`}</span>}
+    {reading && reading.read.length > 0 && (
+      <ul className="flex flex-wrap gap-x-4 gap-y-0.5">
+        {reading.read.map(({ text: piece, as }) => (
+          <li key={piece}>
+            <span className="text-soft">{piece}</span> → {as}
+          </li>
+        ))}
+      </ul>
+    )}
+    {reading && reading.unread.length > 0 && (
+      <p className="font-semibold text-clash">{t`Not read: ${reading.unread.map((word) => `“${word}”`).join(', ')}. Say it in the fields below.`}</p>
+    )}
+  </div>
+);
+
 /** One line that fills the form, and how each word of it was read. */
 export const QuickField = memo(function QuickField({ form, choices }: Pick<PartProps, 'form' | 'choices'>) {
   const [text, setText] = useState('');
@@ -74,21 +92,7 @@ export const QuickField = memo(function QuickField({ form, choices }: Pick<PartP
         />
         <Button className="whitespace-nowrap" onClick={() => void fill()}>{t`Fill in`}</Button>
       </div>
-      <div id="quick-line-read" aria-live="polite" className="mt-1 text-note">
-        {!reading && <span className="text-soft">{t`Or fill in the fields below; both go together.`}</span>}
-        {reading && reading.read.length > 0 && (
-          <ul className="flex flex-wrap gap-x-4 gap-y-0.5">
-            {reading.read.map(({ text: piece, as }) => (
-              <li key={piece}>
-                <span className="text-soft">{piece}</span> → {as}
-              </li>
-            ))}
-          </ul>
-        )}
-        {reading && reading.unread.length > 0 && (
-          <p className="font-semibold text-clash">{t`Not read: ${reading.unread.map((word) => `“${word}”`).join(', ')}. Say it in the fields below.`}</p>
-        )}
-      </div>
+      <WasRead reading={reading} />
     </div>
   );
 });

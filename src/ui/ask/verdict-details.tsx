@@ -43,6 +43,43 @@ interface VerdictDetailsProps extends Pick<PartProps, 'form' | 'choices'> {
   readonly body: CheckBody;
 }
 
+const VerdictText = ({ state }: { readonly state: VerdictState }) => (
+  <div aria-live="polite" className="mt-1">
+    {state.kind === 'incomplete' && state.before && (
+      <p>
+        <strong className="block text-clash">{t`Correct what is marked beside the form.`}</strong>
+        <span className="text-soft">{t`Until then, this was the answer to what you had before: ${state.before.summary}`}</span>
+      </p>
+    )}
+    {state.kind === 'incomplete' && !state.before && (
+      <p className="text-soft">{t`Give a space, the hours and how many people; the answer comes here while you type.`}</p>
+    )}
+    {state.kind === 'checking' && <p className="text-soft">{t`Checking …`}</p>}
+    {state.kind === 'refused' && (
+      <>
+        <p>{state.error.message}</p>
+        {state.error.fields.map(({ path, message }) => (
+          <p key={`${path} ${message}`} className="mt-1 text-note">
+            {message}
+          </p>
+        ))}
+      </>
+    )}
+    {state.kind === 'checked' && (
+      <>
+        <p className="text-lg font-semibold">{state.reply.summary}</p>
+        <p className="text-note first-letter:uppercase">{state.reply.inWords}</p>
+        {extentText(state.reply) && <p className="text-note">{extentText(state.reply)}</p>}
+        {state.reply.notes.map((note) => (
+          <p key={note} className="mt-1 text-note">
+            {note}
+          </p>
+        ))}
+      </>
+    )}
+  </div>
+);
+
 /** The details panel beside the form: rule in words, verdict, bands to scale, every date. */
 export function VerdictDetails({ state, bands, tzid, body, ...parts }: VerdictDetailsProps) {
   const checked = state.kind === 'checked' ? state.reply : null;
@@ -54,40 +91,7 @@ export function VerdictDetails({ state, bands, tzid, body, ...parts }: VerdictDe
       className="sheet border-t-4 border-t-accent p-4 lg:sticky lg:top-3 lg:max-h-[calc(100dvh-1.5rem)] lg:overflow-y-auto"
     >
       <h2 className="text-xl">{t`Can it be done?`}</h2>
-      <div aria-live="polite" className="mt-1">
-        {state.kind === 'incomplete' && state.before && (
-          <p>
-            <strong className="block text-clash">{t`Correct what is marked beside the form.`}</strong>
-            <span className="text-soft">{t`Until then, this was the answer to what you had before: ${state.before.summary}`}</span>
-          </p>
-        )}
-        {state.kind === 'incomplete' && !state.before && (
-          <p className="text-soft">{t`Give a space, the hours and how many people; the answer comes here while you type.`}</p>
-        )}
-        {state.kind === 'checking' && <p className="text-soft">{t`Checking …`}</p>}
-        {state.kind === 'refused' && (
-          <>
-            <p>{state.error.message}</p>
-            {state.error.fields.map(({ path, message }) => (
-              <p key={`${path} ${message}`} className="mt-1 text-note">
-                {message}
-              </p>
-            ))}
-          </>
-        )}
-        {state.kind === 'checked' && (
-          <>
-            <p className="text-lg font-semibold">{state.reply.summary}</p>
-            <p className="text-note first-letter:uppercase">{state.reply.inWords}</p>
-            {extentText(state.reply) && <p className="text-note">{extentText(state.reply)}</p>}
-            {state.reply.notes.map((note) => (
-              <p key={note} className="mt-1 text-note">
-                {note}
-              </p>
-            ))}
-          </>
-        )}
-      </div>
+      <VerdictText state={state} />
       {bands.length > 0 && (
         <div className="mt-3 border-t border-rule pt-2">
           <p className="small-caps">{t`What it takes of the day`}</p>

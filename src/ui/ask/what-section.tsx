@@ -54,6 +54,30 @@ export const KindSection = memo(function KindSection({ form: { register, control
   );
 });
 
+interface ChosenOnesProps {
+  readonly chosen: string[];
+  readonly set: (next: string[]) => void;
+  readonly options: readonly Option[];
+}
+
+const ChosenOnes = ({ chosen, set, options }: ChosenOnesProps) => (
+  <ul className="mt-1 flex flex-wrap gap-2">
+    {chosen.map((value) => (
+      <li key={value}>
+        <Button
+          size="small"
+          className="font-normal"
+          onClick={() => set(chosen.filter((each) => each !== value))}
+        >
+          {options.find((option) => option.value === value)?.text}
+          <span aria-hidden="true">×</span>
+          <span className="sr-only">{t`: leave out`}</span>
+        </Button>
+      </li>
+    ))}
+  </ul>
+);
+
 /** Things of a list picked beside the first: each with its own alternative, and a box to find the next. */
 function More({
   form,
@@ -79,23 +103,7 @@ function More({
           onChange={(value) => set([...chosen, value])}
         />
       </Field>
-      {chosen.length > 0 && (
-        <ul className="mt-1 flex flex-wrap gap-2">
-          {chosen.map((value) => (
-            <li key={value}>
-              <Button
-                size="small"
-                className="font-normal"
-                onClick={() => set(chosen.filter((each) => each !== value))}
-              >
-                {options.find((option) => option.value === value)?.text}
-                <span aria-hidden="true">×</span>
-                <span className="sr-only">{t`: leave out`}</span>
-              </Button>
-            </li>
-          ))}
-        </ul>
-      )}
+      {chosen.length > 0 && <ChosenOnes chosen={chosen} set={set} options={options} />}
     </div>
   );
 }
@@ -205,12 +213,30 @@ const CategoryField = ({ category, faults, register, choices }: CategoryFieldPro
   </Field>
 );
 
-export const WhatSection = memo(function WhatSection({ form, choices, faults }: PartProps) {
-  const { register, control, getValues, setValue } = form;
-  const [categoryId, hostId, onBehalfOf] = useWatch({
-    control,
-    name: ['categoryId', 'hostId', 'onBehalfOf'],
-  });
+interface AskedOfProps {
+  readonly id: number;
+  readonly form: UseFormReturn<AskForm>;
+  readonly text: string;
+  readonly required: boolean;
+  readonly answers: readonly string[];
+  readonly numberName: string | null;
+  readonly faults: Readonly<Record<string, string>>;
+}
+
+const AskedOf = ({ id, form, text, required, answers, numberName, faults }: AskedOfProps) => (
+  <Question
+    form={form}
+    name={`answers._${id}`}
+    text={text}
+    required={required}
+    answers={answers}
+    isNumber={numberName !== null}
+    fault={faults[`answers._${id}`]}
+  />
+);
+
+/** What can be chosen from, as it is listed. */
+function listsOf(choices: AskChoices, categoryId: string) {
   const category = choices.categories.find(({ id }) => String(id) === categoryId);
   const hosts = choices.hosts.map(({ id, name, isOwn }) => ({
     value: String(id),
@@ -222,6 +248,16 @@ export const WhatSection = memo(function WhatSection({ form, choices, faults }: 
     text: name,
     hint: mark,
   }));
+  return { category, hosts, categories };
+}
+
+export const WhatSection = memo(function WhatSection({ form, choices, faults }: PartProps) {
+  const { register, control, getValues, setValue } = form;
+  const [categoryId, hostId, onBehalfOf] = useWatch({
+    control,
+    name: ['categoryId', 'hostId', 'onBehalfOf'],
+  });
+  const { category, hosts, categories } = listsOf(choices, categoryId);
   const questions = category?.questions ?? [];
   return (
     <FormSection title={t`What and for whom`}>
@@ -240,15 +276,15 @@ export const WhatSection = memo(function WhatSection({ form, choices, faults }: 
         <NumberField inputMode="numeric" step={1} {...register('people')} />
       </Field>
       {questions.map(({ id, text, required, choices: answers, numberName }) => (
-        <Question
+        <AskedOf
           key={id}
+          id={id}
           form={form}
-          name={`answers._${id}`}
           text={text}
           required={required}
           answers={answers}
-          isNumber={numberName !== null}
-          fault={faults[`answers._${id}`]}
+          numberName={numberName}
+          faults={faults}
         />
       ))}
       <FurtherWhat

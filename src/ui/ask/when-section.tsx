@@ -191,6 +191,32 @@ function Hours({ form, faults }: PartProps) {
   );
 }
 
+interface OwnTimeProps {
+  readonly faults: Readonly<Record<string, string>>;
+  readonly register: UseFormRegister<AskForm>;
+}
+
+const OwnTime = ({ faults, register }: OwnTimeProps) => (
+  <>
+    <Field
+      label={t`Your own time before`}
+      hint={t`Minutes you need in the space before it starts.`}
+      fault={faults.accessMin}
+      className="sm:col-span-2"
+    >
+      <NumberField min={0} step={1} {...register('accessMin')} />
+    </Field>
+    <Field
+      label={t`Your own time after`}
+      hint={t`Minutes until the last of you has left.`}
+      fault={faults.exitMin}
+      className="sm:col-span-2"
+    >
+      <NumberField min={0} step={1} {...register('exitMin')} />
+    </Field>
+  </>
+);
+
 /** When: one date, dates picked by hand or a rule; at hours, over whole days, or in the periods of a space. */
 export const WhenSection = memo(function WhenSection(props: PartProps) {
   const { form, faults } = props;
@@ -217,26 +243,7 @@ export const WhenSection = memo(function WhenSection(props: PartProps) {
       <Hours {...props} />
       {pattern === 'rule' && <RepeatFields {...props} />}
       {pattern !== 'once' && <PickedDays {...props} />}
-      {hasOwnTime({ kind }) && (
-        <>
-          <Field
-            label={t`Your own time before`}
-            hint={t`Minutes you need in the space before it starts.`}
-            fault={faults.accessMin}
-            className="sm:col-span-2"
-          >
-            <NumberField min={0} step={1} {...register('accessMin')} />
-          </Field>
-          <Field
-            label={t`Your own time after`}
-            hint={t`Minutes until the last of you has left.`}
-            fault={faults.exitMin}
-            className="sm:col-span-2"
-          >
-            <NumberField min={0} step={1} {...register('exitMin')} />
-          </Field>
-        </>
-      )}
+      {hasOwnTime({ kind }) && <OwnTime faults={faults} register={register} />}
     </FormSection>
   );
 });

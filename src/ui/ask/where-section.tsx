@@ -5,7 +5,15 @@ import { Button } from '@/ui/kit/button';
 import { Checkbox, NumberField, Select } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { memo } from 'react';
-import { useFieldArray, useWatch } from 'react-hook-form';
+import {
+  useFieldArray,
+  useWatch,
+  type Control,
+  type UseFieldArrayRemove,
+  type UseFormRegister,
+  type UseFormReturn,
+  type UseFormSetValue,
+} from 'react-hook-form';
 import { FEATURE_WORDS } from '@/contracts/words/findings';
 import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { listText } from '@/contracts/words/rule';
@@ -95,6 +103,28 @@ const SpaceChoice = ({ fault, index, faults, space, choices, wanted, set }: Spac
   </Field>
 );
 
+interface SpaceQuestionProps {
+  readonly id: number;
+  readonly form: UseFormReturn<AskForm>;
+  readonly text: string;
+  readonly required: boolean;
+  readonly answers: readonly string[];
+  readonly numberName: string | null;
+  readonly faults: Readonly<Record<string, string>>;
+}
+
+const SpaceQuestion = ({ id, form, text, required, answers, numberName, faults }: SpaceQuestionProps) => (
+  <Question
+    form={form}
+    name={`answers._${id}`}
+    text={text}
+    required={required}
+    answers={answers}
+    isNumber={numberName !== null}
+    fault={faults[`answers._${id}`]}
+  />
+);
+
 function SpaceFields({
   form,
   choices,
@@ -126,15 +156,15 @@ function SpaceFields({
       <LayoutChoice fault={fault} room={room} wanted={wanted} space={space} set={set} choices={choices} />
       {space && <CrewTime form={form} faults={faults} index={index} name={space.name} />}
       {space?.questions.map(({ id, text, required, choices: answers, numberName }) => (
-        <Question
+        <SpaceQuestion
           key={id}
+          id={id}
           form={form}
-          name={`answers._${id}`}
           text={text}
           required={required}
           answers={answers}
-          isNumber={numberName !== null}
-          fault={faults[`answers._${id}`]}
+          numberName={numberName}
+          faults={faults}
         />
       ))}
       {onRemove && (
@@ -201,6 +231,19 @@ function MustHave({ form: { register } }: Pick<PartProps, 'form'>) {
   );
 }
 
+const WantedLayout = ({ register }: { readonly register: UseFormRegister<AskForm> }) => (
+  <Field label={t`Layout`} className="sm:col-span-3">
+    <Select {...register('wantLayout')}>
+      <option value="">{t`whatever suits`}</option>
+      {LAYOUTS.map((each) => (
+        <option key={each} value={each}>
+          {LAYOUT_WORDS[each]}
+        </option>
+      ))}
+    </Select>
+  </Field>
+);
+
 /** What the office is to find a space by. */
 function Wants({ form, choices, faults }: PartProps) {
   const { control, register } = form;
@@ -215,16 +258,7 @@ function Wants({ form, choices, faults }: PartProps) {
   );
   return (
     <>
-      <Field label={t`Layout`} className="sm:col-span-3">
-        <Select {...register('wantLayout')}>
-          <option value="">{t`whatever suits`}</option>
-          {LAYOUTS.map((each) => (
-            <option key={each} value={each}>
-              {LAYOUT_WORDS[each]}
-            </option>
-          ))}
-        </Select>
-      </Field>
+      <WantedLayout register={register} />
       <Field label={t`Building`} className="sm:col-span-3">
         <Select {...register('wantBuilding')}>
           <option value="">{t`any`}</option>
@@ -246,6 +280,42 @@ function Wants({ form, choices, faults }: PartProps) {
   );
 }
 
+interface SecondChoiceProps {
+  readonly index: number;
+  readonly faults: Readonly<Record<string, string>>;
+  readonly choices: AskChoices;
+  readonly values: ReturnType<typeof useWatch>;
+  readonly setValue: UseFormSetValue<AskForm>;
+  readonly control: Control<AskForm, any, AskForm>;
+  readonly remove: UseFieldArrayRemove;
+}
+
+const SecondChoice = ({ index, faults, choices, values, setValue, control, remove }: SecondChoiceProps) => (
+  <div className="grid items-start gap-3 sm:grid-cols-[1fr_9rem_7rem_auto]">
+    <Field
+      label={t`Choice ${index + 2}: space`}
+      fault={faults[`secondChoices.${index}.spaceId`] ?? faults[`secondChoices.${index}`]}
+    >
+      <Combobox
+        options={[{ value: '', text: t`the same space` }, ...spaceOptions(choices)]}
+        value={values[index]?.spaceId ?? ''}
+        onChange={(value) => setValue(`secondChoices.${index}.spaceId`, value, { shouldDirty: true })}
+      />
+    </Field>
+    <Field label={t`Day`} fault={faults[`secondChoices.${index}.startsAt`]}>
+      <RegisteredDate control={control} name={`secondChoices.${index}.date`} />
+    </Field>
+    <Field label={t`From`}>
+      <RegisteredTime control={control} name={`secondChoices.${index}.time`} />
+    </Field>
+    <Button
+      className="mt-6"
+      aria-label={t`Leave choice ${index + 2} out`}
+      onClick={() => remove(index)}
+    >{t`Leave out`}</Button>
+  </div>
+);
+
 /** What would do as well, if what is asked for cannot be had. */
 function SecondChoices({ form, choices, faults }: PartProps) {
   const { control, register, setValue } = form;
@@ -259,29 +329,17 @@ function SecondChoices({ form, choices, faults }: PartProps) {
         {t`Another space that fits will do as well`}
       </label>
       {fields.map(({ id }, index) => (
-        <div key={id} className="grid items-start gap-3 sm:grid-cols-[1fr_9rem_7rem_auto]">
-          <Field
-            label={t`Choice ${index + 2}: space`}
-            fault={faults[`secondChoices.${index}.spaceId`] ?? faults[`secondChoices.${index}`]}
-          >
-            <Combobox
-              options={[{ value: '', text: t`the same space` }, ...spaceOptions(choices)]}
-              value={values[index]?.spaceId ?? ''}
-              onChange={(value) => setValue(`secondChoices.${index}.spaceId`, value, { shouldDirty: true })}
-            />
-          </Field>
-          <Field label={t`Day`} fault={faults[`secondChoices.${index}.startsAt`]}>
-            <RegisteredDate control={control} name={`secondChoices.${index}.date`} />
-          </Field>
-          <Field label={t`From`}>
-            <RegisteredTime control={control} name={`secondChoices.${index}.time`} />
-          </Field>
-          <Button
-            className="mt-6"
-            aria-label={t`Leave choice ${index + 2} out`}
-            onClick={() => remove(index)}
-          >{t`Leave out`}</Button>
-        </div>
+        <SecondChoice
+          key={id}
+
+          index={index}
+          faults={faults}
+          choices={choices}
+          values={values}
+          setValue={setValue}
+          control={control}
+          remove={remove}
+        />
       ))}
       {fields.length < 6 && (
         <Button className="justify-self-start" onClick={() => append({ spaceId: '', date: '', time: '' })}>

@@ -5,7 +5,7 @@ import { VERDICT_WORDS } from '@/contracts/words/states';
 import { reachesOf } from '../drawing/reaches';
 import type { DragPreview } from './drag-preview';
 import { LANE_PX, ROW_PX, rowHeightPx, type BoardRow } from './rows';
-import type { TimeAxis } from './time-axis';
+import type { Stretch, TimeAxis } from './time-axis';
 
 interface DragPreviewProps {
   readonly dragPreview: DragPreview;
@@ -22,6 +22,29 @@ const LOOK = {
   clash: 'border-double border-4 border-clash text-clash',
 } as const;
 
+interface PickedGapProps {
+  readonly stretch: Stretch;
+  readonly offsets: readonly number[];
+  readonly from: number;
+  readonly to: number;
+  readonly rows: readonly BoardRow[];
+  readonly hours: string;
+}
+
+const PickedGap = ({ stretch, offsets, from, to, rows, hours }: PickedGapProps) => (
+  <div
+    aria-hidden="true"
+    className="pointer-events-none absolute z-30 overflow-hidden border-2 border-dashed border-accent bg-raised/80 px-1 text-small font-semibold whitespace-nowrap text-accent"
+    style={{
+      ...stretch.style,
+      top: offsets[from]! + 5,
+      height: offsets[to]! + rowHeightPx(rows[to]!) - offsets[from]! - 10,
+    }}
+  >
+    {hours}
+  </div>
+);
+
 /** What is being picked or moved, over the rows. */
 export function DragPreviewLayer({ dragPreview, rows, offsets, axis, tzid }: DragPreviewProps) {
   const clock = (at: typeof dragPreview.start) => sayTime(toLocal(at, tzid));
@@ -33,19 +56,7 @@ export function DragPreviewLayer({ dragPreview, rows, offsets, axis, tzid }: Dra
       Math.min(dragPreview.fromRow, dragPreview.toRow),
       Math.max(dragPreview.fromRow, dragPreview.toRow),
     ];
-    return (
-      <div
-        aria-hidden="true"
-        className="pointer-events-none absolute z-30 overflow-hidden border-2 border-dashed border-accent bg-raised/80 px-1 text-small font-semibold whitespace-nowrap text-accent"
-        style={{
-          ...stretch.style,
-          top: offsets[from]! + 5,
-          height: offsets[to]! + rowHeightPx(rows[to]!) - offsets[from]! - 10,
-        }}
-      >
-        {hours}
-      </div>
-    );
+    return <PickedGap stretch={stretch} offsets={offsets} from={from} to={to} rows={rows} hours={hours} />;
   }
   const verdict = dragPreview.move?.verdict.verdict ?? 'clear';
   const top = offsets[Math.max(0, dragPreview.row)]! + (ROW_PX - LANE_PX) / 2;

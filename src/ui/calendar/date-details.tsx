@@ -9,7 +9,7 @@ import { toLocal } from '@/core/time/zone';
 import { boardHref } from '@/ui/board/board-address';
 import { DetailsPanel } from '@/ui/board/details-panel';
 import { Mark } from '@/ui/kit/mark';
-import { hoursText, placesText, type DateEntry } from './entries';
+import { hoursText, placesText, type DateEntry, type EntryPlace } from './entries';
 
 const STATE_SENTENCE = texts({
   approved: 'Approved.',
@@ -25,6 +25,45 @@ interface DetailsProps {
   onClose(): void;
 }
 
+interface OnwardsProps {
+  readonly first: EntryPlace | undefined;
+  readonly state: 'approved' | 'held' | 'waiting' | 'cancelled';
+  readonly day: LocalDate;
+  readonly reference: string | null;
+  readonly isManager: boolean;
+}
+
+const Onwards = ({ first, state, day, reference, isManager }: OnwardsProps) => (
+  <p className="mt-3 flex flex-wrap gap-2">
+    {first && state !== 'cancelled' && (
+      <ButtonLink href={boardHref({ day, slip: first.claimSpace })}>{t`On the board`}</ButtonLink>
+    )}
+    {reference && (
+      <ButtonLink
+        href={`/${isManager ? 'desk' : 'requests'}/${reference}`}
+      >{t`Open ${reference}`}</ButtonLink>
+    )}
+  </p>
+);
+
+interface PlacesProps {
+  readonly places: readonly EntryPlace[];
+  readonly isKnown: boolean;
+  readonly entry: DateEntry;
+}
+
+const Places = ({ places, isKnown, entry }: PlacesProps) => (
+  <ul className="mt-1">
+    {places.map(({ id, name, code, layout }) => (
+      <li key={id}>
+        <Link href={`/spaces/${code}`}>{name}</Link>
+        {isKnown && <span className="text-soft">, {LAYOUT_WORDS[layout]}</span>}
+      </li>
+    ))}
+    {!places.length && <li>{placesText(entry)}</li>}
+  </ul>
+);
+
 /** A date beside the calendar, as far as the viewer may know it. */
 export function DateDetails({ entry, tzid, isManager, onClose }: DetailsProps) {
   const { state, places, reference, nth } = entry;
@@ -37,15 +76,7 @@ export function DateDetails({ entry, tzid, isManager, onClose }: DetailsProps) {
         {dayLong(day)}, {hoursText(entry, tzid)}
         {!entry.isAllDay && <span className="block font-normal text-soft">{secondZoneText(entry.span)}</span>}
       </p>
-      <ul className="mt-1">
-        {places.map(({ id, name, code, layout }) => (
-          <li key={id}>
-            <Link href={`/spaces/${code}`}>{name}</Link>
-            {isKnown && <span className="text-soft">, {LAYOUT_WORDS[layout]}</span>}
-          </li>
-        ))}
-        {!places.length && <li>{placesText(entry)}</li>}
-      </ul>
+      <Places places={places} isKnown={isKnown} entry={entry} />
       {entry.in.category.map(({ id, name, mark, hue }) => (
         <p key={id} className="mt-1 flex items-center gap-2">
           <Mark mark={mark ?? ''} hue={hue ?? 'ink'} /> {name}
@@ -64,16 +95,7 @@ export function DateDetails({ entry, tzid, isManager, onClose }: DetailsProps) {
       {!isKnown && (
         <p className="mt-1 text-soft">{t`What it is concerns only its own people and the office.`}</p>
       )}
-      <p className="mt-3 flex flex-wrap gap-2">
-        {first && state !== 'cancelled' && (
-          <ButtonLink href={boardHref({ day, slip: first.claimSpace })}>{t`On the board`}</ButtonLink>
-        )}
-        {reference && (
-          <ButtonLink
-            href={`/${isManager ? 'desk' : 'requests'}/${reference}`}
-          >{t`Open ${reference}`}</ButtonLink>
-        )}
-      </p>
+      <Onwards first={first} state={state} day={day} reference={reference} isManager={isManager} />
     </DetailsPanel>
   );
 }

@@ -121,6 +121,32 @@ function Chip({ choice, isOn, onToggle }: { choice: DateChoice; isOn: boolean; o
   );
 }
 
+interface AddOneProps {
+  readonly by: 'space' | 'building' | 'category' | 'host' | 'calendar';
+  readonly only: readonly number[];
+  readonly all: readonly DateChoice[];
+  readonly typed: string;
+  readonly add: (name: string) => void;
+}
+
+const AddOne = ({ by, only, all, typed, add }: AddOneProps) => (
+  <>
+    <TextField
+      aria-label={t`Add one of the ${GROUP_WORDS[by]}`}
+      className="w-52 py-1"
+      list="dates-choices"
+      placeholder={only.length ? t`one more` : t`all ${all.length} ${GROUP_WORDS[by]}`}
+      value={typed}
+      onChange={({ target }) => add(target.value)}
+    />
+    <datalist id="dates-choices">
+      {all.map(({ id, name }) => (
+        <option key={id} value={name} />
+      ))}
+    </datalist>
+  </>
+);
+
 /** Which spaces, categories, hosts or calendars: pressed ones only, or all while none is. */
 function Chosen({ address, choices, go }: BarProps) {
   const [typed, setTyped] = useState('');
@@ -141,23 +167,7 @@ function Chosen({ address, choices, go }: BarProps) {
       aria-label={t`Which ${GROUP_WORDS[by]}`}
       className="flex flex-wrap items-center gap-x-2 gap-y-1"
     >
-      {isMany && (
-        <>
-          <TextField
-            aria-label={t`Add one of the ${GROUP_WORDS[by]}`}
-            className="w-52 py-1"
-            list="dates-choices"
-            placeholder={only.length ? t`one more` : t`all ${all.length} ${GROUP_WORDS[by]}`}
-            value={typed}
-            onChange={({ target }) => add(target.value)}
-          />
-          <datalist id="dates-choices">
-            {all.map(({ id, name }) => (
-              <option key={id} value={name} />
-            ))}
-          </datalist>
-        </>
-      )}
+      {isMany && <AddOne by={by} only={only} all={all} typed={typed} add={add} />}
       {shown.map((choice) => (
         <Chip
           key={choice.id}

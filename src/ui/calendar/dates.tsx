@@ -112,6 +112,39 @@ function columnsOf(
   }));
 }
 
+interface MonthProps {
+  readonly day: LocalDate;
+  readonly today: LocalDate;
+  readonly props: DatesProps;
+  readonly entries: readonly DateEntry[];
+  readonly context: EntryContext;
+  readonly dayHref: (date: LocalDate) => string;
+  readonly address: DatesAddress;
+  readonly pick: (date: LocalDate, from?: string | null) => void;
+}
+
+const Month = ({ day, today, props, entries, context, dayHref, address, pick }: MonthProps) => (
+  <MonthSheet
+    day={day}
+    today={today}
+    weekStart={props.weekStart}
+    entries={entries}
+    context={context}
+    dayHref={dayHref}
+    weekHref={(date) => datesHref({ ...address, view: 'week', day: date, slip: null, pick: null })}
+    onPick={pick}
+  />
+);
+
+const NothingHere = ({ address, day }: { readonly address: DatesAddress; readonly day: LocalDate }) => (
+  <EmptyState>
+    {address.text || address.only.length || address.state
+      ? t`Nothing here is what you look for.`
+      : t`Nothing is on in these days.`}{' '}
+    <ButtonLink href={datesHref({ view: address.view, day })}>{t`Show everything`}</ButtonLink>
+  </EmptyState>
+);
+
 function View(view: ViewProps) {
   const { address, day, today, range, entries, props, context, go } = view;
   const dayHref = (date: LocalDate) =>
@@ -127,27 +160,19 @@ function View(view: ViewProps) {
   }
   if (address.view === 'month')
     return (
-      <MonthSheet
+      <Month
         day={day}
         today={today}
-        weekStart={props.weekStart}
+        props={props}
         entries={entries}
         context={context}
         dayHref={dayHref}
-        weekHref={(date) => datesHref({ ...address, view: 'week', day: date, slip: null, pick: null })}
-        onPick={pick}
+        address={address}
+        pick={pick}
       />
     );
   const columns = address.view === 'list' ? [] : columnsOf(view, dayHref);
-  if (!columns.length && !entries.length)
-    return (
-      <EmptyState>
-        {address.text || address.only.length || address.state
-          ? t`Nothing here is what you look for.`
-          : t`Nothing is on in these days.`}{' '}
-        <ButtonLink href={datesHref({ view: address.view, day })}>{t`Show everything`}</ButtonLink>
-      </EmptyState>
-    );
+  if (!columns.length && !entries.length) return <NothingHere address={address} day={day} />;
   if (!columns.length)
     return <RunningList range={range} entries={entries} context={context} dayHref={dayHref} />;
   return (
@@ -180,7 +205,7 @@ const Year = ({ day, today, year, address }: YearProps) => (
 
 /** What the address asks for, and the dates that are there for it. */
 function useShownDates(props: DatesProps) {
-  const { first, choices, tzid, now, weekStart, isManager } = props;
+  const { first, choices, tzid, now, weekStart } = props;
   const { address, go } = useDatesAddress();
   const today = dateOf(toLocal(now, tzid));
   const day = address.day ?? today;
@@ -197,67 +222,43 @@ function useShownDates(props: DatesProps) {
     }),
     [tzid, address],
   );
-  const close = () => go({ slip: null, pick: null });
-  const picked = entries.find(({ id }) => id === address.slip);
-  return {
-    choices,
-    tzid,
-    weekStart,
-    isManager,
-    address,
-    go,
-    today,
-    day,
-    range,
-    isYear,
-    reply,
-    isLoading,
-    failed,
-    reload,
-    year,
-    entries,
-    context,
-    close,
-    picked,
-  };
+  return { address, go, today, day, range, isYear, reply, isLoading, failed, reload, year, entries, context };
 }
 
-/** What is on, by days: an event once, or apart by space, category, host or calendar. */
-export function Dates(props: DatesProps) {
-  const {
-    choices,
-    tzid,
-    weekStart,
-    isManager,
-    address,
-    go,
-    today,
-    day,
-    range,
-    isYear,
-    reply,
-    isLoading,
-    failed,
-    reload,
-    year,
-    entries,
-    context,
-    close,
-    picked,
-  } = useShownDates(props);
-  const slip = picked ? (
-    <DateDetails key={picked.id} entry={picked} tzid={tzid} isManager={isManager} onClose={close} />
-  ) : address.pick ? (
-    <DayPickDetails key={JSON.stringify(address.pick)} pick={address.pick} onClose={close} />
-  ) : null;
+interface ShownProps {
+  readonly props: DatesProps;
+  readonly on: ReturnType<typeof useShownDates>;
+}
+
+const Shown = ({ props, on }: ShownProps) => (
+  <div className="min-w-0" aria-busy={on.isLoading}>
+    {on.isYear ? (
+      <Year day={on.day} today={on.today} year={on.year} address={on.address} />
+    ) : (
+      <>
+        <View {...on} props={props} />
+        <p role="status" className="pt-2 text-note text-soft">
+          {on.isLoading ? t`Loading …` : countText(on.entries.length, 'date', 'dates')}
+        </p>
+      </>
+    )}
+  </div>
+);
+
+/** What lies beside the dates: one of them, a picked hour, or nothing. */
+function detailsBeside({ address, go, entries }: ShownProps['on'], { tzid, isManager }: DatesProps) {
+  const close = () => go({ slip: null, pick: null });
+  const picked = entries.find(({ id }) => id === address.slip);
+  if (picked)
+    return <DateDetails key={picked.id} entry={picked} tzid={tzid} isManager={isManager} onClose={close} />;
+  if (!address.pick) return null;
+  return <DayPickDetails key={JSON.stringify(address.pick)} pick={address.pick} onClose={close} />;
+}
+
+/** Why not all of it is shown. */
+function Missing({ failed, reload, reply, isYear, address }: ShownProps['on']) {
   return (
     <>
-      <DatesBar
-        {...{ address, day, today, weekStart, range, choices, go }}
-        kept={props.kept}
-        isSignedIn={props.isSignedIn}
-        isManager={props.isManager}
-      />
       {failed && (
         <p role="alert" className="border-l-4 border-clash bg-sunk px-3 py-2">
           {failed} <Button onClick={reload}>{t`Try again`}</Button>
@@ -269,20 +270,25 @@ export function Dates(props: DatesProps) {
           className="border-l-4 border-look bg-sunk px-3 py-2"
         >{t`Only the first ${sayNumber(MOST_DATES)} dates are shown. Choose ${GROUP_WORDS[address.by]} or fewer days to see all.`}</p>
       )}
-      <div className={slip ? 'grid grid-cols-[minmax(0,1fr)] gap-4 lg:grid-cols-[minmax(0,1fr)_20rem]' : ''}>
-        <div className="min-w-0" aria-busy={isLoading}>
-          {isYear ? (
-            <Year day={day} today={today} year={year} address={address} />
-          ) : (
-            <>
-              <View {...{ address, day, today, range, entries, props, context, go }} />
-              <p role="status" className="pt-2 text-note text-soft">
-                {isLoading ? t`Loading …` : countText(entries.length, 'date', 'dates')}
-              </p>
-            </>
-          )}
-        </div>
-        {slip}
+    </>
+  );
+}
+
+/** What is on, by days: an event once, or apart by space, category, host or calendar. */
+export function Dates(props: DatesProps) {
+  const on = useShownDates(props);
+  const { address, day, today, range, go } = on;
+  const { weekStart, choices, kept, isSignedIn, isManager } = props;
+  const details = detailsBeside(on, props);
+  return (
+    <>
+      <DatesBar {...{ address, day, today, weekStart, range, choices, go, kept, isSignedIn, isManager }} />
+      <Missing {...on} />
+      <div
+        className={details ? 'grid grid-cols-[minmax(0,1fr)] gap-4 lg:grid-cols-[minmax(0,1fr)_20rem]' : ''}
+      >
+        <Shown props={props} on={on} />
+        {details}
       </div>
     </>
   );

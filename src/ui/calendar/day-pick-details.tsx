@@ -5,7 +5,7 @@ import { Button, ButtonLink } from '@/ui/kit/button';
 import { NumberField } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useState, type JSX } from 'react';
 import { dayLong } from '@/contracts/words/when';
 import { clockText, minuteOfDay, parseLocalDateTime, timeOf } from '@/core/time/local-time';
 import { boardHref } from '@/ui/board/board-address';
@@ -26,6 +26,42 @@ function usualEnd({ day, from }: DayPick): string {
   const start = from && parseLocalDateTime(`${day}T${from}`);
   return start ? clockText(Math.min(LAST_MIN, minuteOfDay(start) + USUAL_MIN)) : '';
 }
+
+interface HoursFormProps {
+  readonly look: () => void;
+  readonly time: (label: string, value: string, set: (value: string) => void) => JSX.Element;
+  readonly from: string;
+  readonly setFrom: (from: string) => void;
+  readonly to: string;
+  readonly setTo: (to: string) => void;
+  readonly people: string;
+  readonly setPeople: (people: string) => void;
+  readonly fault: string;
+}
+
+const HoursForm = ({ look, time, from, setFrom, to, setTo, people, setPeople, fault }: HoursFormProps) => (
+  <Form
+    noValidate
+    className="grid grid-cols-2 gap-2"
+    onSubmit={(event) => {
+      event.preventDefault();
+      look();
+    }}
+  >
+    {time(t`From`, from, setFrom)}
+    {time(t`To`, to, setTo)}
+    <label className="col-span-2">
+      {t`People`}
+      <NumberField min={1} value={people} onChange={({ target }) => setPeople(target.value)} />
+    </label>
+    {fault && (
+      <p role="alert" className="col-span-2 text-note text-clash">
+        {fault}
+      </p>
+    )}
+    <Button isMain isSubmit className="col-span-2">{t`Find a space then`}</Button>
+  </Form>
+);
 
 /** A day somebody wants something on. It asks for the hours: a day that is pointed at is not yet a whole one. */
 export function DayPickDetails({ pick, onClose }: PickProps) {
@@ -53,27 +89,17 @@ export function DayPickDetails({ pick, onClose }: PickProps) {
   return (
     <DetailsPanel title={dayLong(pick.day)} onClose={onClose}>
       <DayNote date={pick.day} />
-      <Form
-        noValidate
-        className="grid grid-cols-2 gap-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          look();
-        }}
-      >
-        {time(t`From`, from, setFrom)}
-        {time(t`To`, to, setTo)}
-        <label className="col-span-2">
-          {t`People`}
-          <NumberField min={1} value={people} onChange={({ target }) => setPeople(target.value)} />
-        </label>
-        {fault && (
-          <p role="alert" className="col-span-2 text-note text-clash">
-            {fault}
-          </p>
-        )}
-        <Button isMain isSubmit className="col-span-2">{t`Find a space then`}</Button>
-      </Form>
+      <HoursForm
+        look={look}
+        time={time}
+        from={from}
+        setFrom={setFrom}
+        to={to}
+        setTo={setTo}
+        people={people}
+        setPeople={setPeople}
+        fault={fault}
+      />
       <p className="mt-3">
         <ButtonLink
           className="w-full"

@@ -22,6 +22,33 @@ interface MonthProps {
   onPick(day: LocalDate): void;
 }
 
+interface DayHeadProps {
+  readonly dayHref: (day: LocalDate) => string;
+  readonly date: LocalDate;
+  readonly today: LocalDate;
+  readonly isOther: boolean;
+  readonly onPick: (day: LocalDate) => void;
+}
+
+const DayHead = ({ dayHref, date, today, isOther, onPick }: DayHeadProps) => (
+  <div className="flex items-baseline justify-between px-1">
+    <Link
+      href={dayHref(date)}
+      aria-current={date === today ? 'date' : undefined}
+      className={`font-serif text-lg leading-6 no-underline hover:underline ${date === today ? 'border-b-4 border-accent font-semibold' : ''} ${isOther ? 'text-soft' : ''}`}
+    >
+      <span aria-hidden="true">{Number(date.slice(8))}</span>
+      <span className="sr-only">{dayLong(date)}</span>
+    </Link>
+    <button
+      type="button"
+      aria-label={t`Request something on ${dayLong(date)}`}
+      className="text-small text-soft underline opacity-0 group-hover:opacity-100 focus-visible:opacity-100"
+      onClick={() => onPick(date)}
+    >{t`ask`}</button>
+  </div>
+);
+
 function MonthDay({ date, isOther, props }: { date: LocalDate; isOther: boolean; props: MonthProps }) {
   const { entries, context, today, dayHref, onPick } = props;
   const { tzid } = context;
@@ -36,22 +63,7 @@ function MonthDay({ date, isOther, props }: { date: LocalDate; isOther: boolean;
         if (!(event.target as Element).closest('a, button')) onPick(date);
       }}
     >
-      <div className="flex items-baseline justify-between px-1">
-        <Link
-          href={dayHref(date)}
-          aria-current={date === today ? 'date' : undefined}
-          className={`font-serif text-lg leading-6 no-underline hover:underline ${date === today ? 'border-b-4 border-accent font-semibold' : ''} ${isOther ? 'text-soft' : ''}`}
-        >
-          <span aria-hidden="true">{Number(date.slice(8))}</span>
-          <span className="sr-only">{dayLong(date)}</span>
-        </Link>
-        <button
-          type="button"
-          aria-label={t`Request something on ${dayLong(date)}`}
-          className="text-small text-soft underline opacity-0 group-hover:opacity-100 focus-visible:opacity-100"
-          onClick={() => onPick(date)}
-        >{t`ask`}</button>
-      </div>
+      <DayHead dayHref={dayHref} date={date} today={today} isOther={isOther} onPick={onPick} />
       <DayNote date={date} className="block px-1 leading-tight" />
       <ul>
         {shown.map((entry) => (
@@ -76,6 +88,31 @@ function MonthDay({ date, isOther, props }: { date: LocalDate; isOther: boolean;
   );
 }
 
+interface WeekProps {
+  readonly week: LocalDate;
+  readonly weekHref: (day: LocalDate) => string;
+  readonly weekStart: number;
+  readonly day: LocalDate;
+  readonly props: MonthProps;
+}
+
+const Week = ({ week, weekHref, weekStart, day, props }: WeekProps) => (
+  <tr>
+    <th scope="row" className="border-t border-rule pt-1 pr-1 text-right align-top font-normal">
+      <Link
+        href={weekHref(week)}
+        className="inline-block min-h-6 min-w-6 text-small text-soft no-underline hover:underline"
+      >
+        <span aria-hidden="true">{t`w${weekNumber(week, weekStart)}`}</span>
+        <span className="sr-only">{t`Week ${weekNumber(week, weekStart)}`}</span>
+      </Link>
+    </th>
+    {Array.from({ length: 7 }, (_, index) => addDays(week, index)).map((date) => (
+      <MonthDay key={date} date={date} isOther={date.slice(0, 7) !== day.slice(0, 7)} props={props} />
+    ))}
+  </tr>
+);
+
 /** The weeks of a month, a line for each date. */
 export function MonthSheet(props: MonthProps) {
   const { day, weekStart, weekHref } = props;
@@ -97,25 +134,7 @@ export function MonthSheet(props: MonthProps) {
         </thead>
         <tbody>
           {weeksOfMonth(day, weekStart).map((week) => (
-            <tr key={week}>
-              <th scope="row" className="border-t border-rule pt-1 pr-1 text-right align-top font-normal">
-                <Link
-                  href={weekHref(week)}
-                  className="inline-block min-h-6 min-w-6 text-small text-soft no-underline hover:underline"
-                >
-                  <span aria-hidden="true">{t`w${weekNumber(week, weekStart)}`}</span>
-                  <span className="sr-only">{t`Week ${weekNumber(week, weekStart)}`}</span>
-                </Link>
-              </th>
-              {Array.from({ length: 7 }, (_, index) => addDays(week, index)).map((date) => (
-                <MonthDay
-                  key={date}
-                  date={date}
-                  isOther={date.slice(0, 7) !== day.slice(0, 7)}
-                  props={props}
-                />
-              ))}
-            </tr>
+            <Week key={week} week={week} weekHref={weekHref} weekStart={weekStart} day={day} props={props} />
           ))}
         </tbody>
       </table>

@@ -4,12 +4,13 @@ import Link from '@/ui/kit/link';
 import type { ReactNode } from 'react';
 import { sayClock } from '@/contracts/words/when';
 import { clockText, type LocalDate } from '@/core/time/local-time';
-import { sideBySide } from '@/core/time/lanes';
+import { sideBySide, type Box } from '@/core/time/lanes';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 import { Mark } from '@/ui/kit/mark';
 import { clockHours, shownHours, type Hours } from './day-hours';
 import { hoursText, isWholeDay, onDay, placesText, sayEntry, titleText, type DateEntry } from './entries';
 import { EntryLine, type EntryContext } from './entry-line';
+import type { DateChoice } from '@/contracts/calendar/dates';
 
 const HOUR_PX = 46;
 /** Below this there is room for one line only. */
@@ -40,6 +41,33 @@ const LOOK = {
   waiting: 'event-waiting',
   cancelled: 'event-waiting',
 } as const;
+
+interface BlockWordsProps {
+  readonly isShort: boolean;
+  readonly category: DateChoice | undefined;
+  readonly entry: DateEntry;
+  readonly context: EntryContext;
+  readonly withPlace: boolean;
+}
+
+const BlockWords = ({ isShort, category, entry, context, withPlace }: BlockWordsProps) => (
+  <span aria-hidden="true">
+    <span className={isShort ? 'block truncate' : ''}>
+      {category && (
+        <Mark mark={category.mark ?? ''} hue={category.hue ?? 'ink'} className="mr-1 h-4 align-[-1px]" />
+      )}
+      <span className={`font-semibold ${entry.state === 'cancelled' ? 'line-through' : ''}`}>
+        {titleText(entry)}
+      </span>
+    </span>
+    {!isShort && (
+      <span className="block text-mini text-soft">
+        {hoursText(entry, context.tzid)}
+        {withPlace && ` ${placesText(entry)}`}
+      </span>
+    )}
+  </span>
+);
 
 function Block({
   entry,
@@ -75,22 +103,13 @@ function Block({
         width: `calc(${100 / box.of}% - 2px)`,
       }}
     >
-      <span aria-hidden="true">
-        <span className={isShort ? 'block truncate' : ''}>
-          {category && (
-            <Mark mark={category.mark ?? ''} hue={category.hue ?? 'ink'} className="mr-1 h-4 align-[-1px]" />
-          )}
-          <span className={`font-semibold ${entry.state === 'cancelled' ? 'line-through' : ''}`}>
-            {titleText(entry)}
-          </span>
-        </span>
-        {!isShort && (
-          <span className="block text-mini text-soft">
-            {hoursText(entry, context.tzid)}
-            {withPlace && ` ${placesText(entry)}`}
-          </span>
-        )}
-      </span>
+      <BlockWords
+        isShort={isShort}
+        category={category}
+        entry={entry}
+        context={context}
+        withPlace={withPlace}
+      />
       <span className="sr-only">{sayEntry(entry, context.tzid)}</span>
     </Link>
   );
@@ -110,6 +129,45 @@ function boxesOn(column: TimeColumn, day: LocalDate, context: EntryContext) {
   );
   return { timed, boxes };
 }
+
+interface ColumnSheetProps {
+  readonly hours: Hours;
+  readonly timed: { entry: DateEntry; at: Hours }[];
+  readonly boxes: Box[];
+  readonly withPlace: boolean;
+  readonly context: EntryContext;
+  readonly column: TimeColumn;
+  readonly nowPx: number;
+}
+
+const ColumnSheet = ({ hours, timed, boxes, withPlace, context, column, nowPx }: ColumnSheetProps) => (
+  <div
+    className="relative"
+    style={{
+      height: ((hours.to - hours.from) / 60) * HOUR_PX,
+      backgroundImage: `repeating-linear-gradient(to bottom, var(--rule) 0 1px, transparent 1px ${HOUR_PX}px)`,
+    }}
+  >
+    {timed.map(({ entry, at }, index) => (
+      <Block
+        key={entry.id}
+        entry={entry}
+        at={at}
+        box={boxes[index]!}
+        hours={hours}
+        withPlace={withPlace}
+        context={context}
+      />
+    ))}
+    {column.isToday && nowPx >= 0 && (
+      <span
+        aria-hidden="true"
+        className="absolute inset-x-0 z-10 border-t-2 border-accent"
+        style={{ top: nowPx }}
+      />
+    )}
+  </div>
+);
 
 function Column({
   column,
@@ -137,32 +195,15 @@ function Column({
         onPick(day, clockText(Math.min(minute, 1439)));
       }}
     >
-      <div
-        className="relative"
-        style={{
-          height: ((hours.to - hours.from) / 60) * HOUR_PX,
-          backgroundImage: `repeating-linear-gradient(to bottom, var(--rule) 0 1px, transparent 1px ${HOUR_PX}px)`,
-        }}
-      >
-        {timed.map(({ entry, at }, index) => (
-          <Block
-            key={entry.id}
-            entry={entry}
-            at={at}
-            box={boxes[index]!}
-            hours={hours}
-            withPlace={withPlace}
-            context={context}
-          />
-        ))}
-        {column.isToday && nowPx >= 0 && (
-          <span
-            aria-hidden="true"
-            className="absolute inset-x-0 z-10 border-t-2 border-accent"
-            style={{ top: nowPx }}
-          />
-        )}
-      </div>
+      <ColumnSheet
+        hours={hours}
+        timed={timed}
+        boxes={boxes}
+        withPlace={withPlace}
+        context={context}
+        column={column}
+        nowPx={nowPx}
+      />
     </td>
   );
 }

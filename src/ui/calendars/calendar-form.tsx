@@ -196,6 +196,35 @@ function FactsPart({ fields, set }: PartProps) {
   );
 }
 
+interface SomeReadersProps {
+  readonly choices: CalendarChoices;
+  readonly fields: CalendarFields;
+  set(part: Partial<CalendarFields>): void;
+}
+
+const SomeReaders = ({ choices, fields, set }: SomeReadersProps) => (
+  <div className="pl-6">
+    <PickSeveral
+      legend={t`People`}
+      options={choices.people}
+      picked={fields.people}
+      onChange={(people) => set({ people })}
+    />
+    <PickSeveral
+      legend={t`Roles`}
+      options={ROLES.map((role) => ({ id: role, name: role }))}
+      picked={fields.roles}
+      onChange={(roles) => set({ roles })}
+    />
+    <PickSeveral
+      legend={t`Members of`}
+      options={choices.hosts}
+      picked={fields.organisations}
+      onChange={(organisations) => set({ organisations })}
+    />
+  </div>
+);
+
 function ReadersPart({ fields, choices, faultOf, set }: PartProps) {
   return (
     <fieldset>
@@ -210,28 +239,7 @@ function ReadersPart({ fields, choices, faultOf, set }: PartProps) {
           {READER_WORDS[kind]}
         </label>
       ))}
-      {fields.readerKind === 'named' && (
-        <div className="pl-6">
-          <PickSeveral
-            legend={t`People`}
-            options={choices.people}
-            picked={fields.people}
-            onChange={(people) => set({ people })}
-          />
-          <PickSeveral
-            legend={t`Roles`}
-            options={ROLES.map((role) => ({ id: role, name: role }))}
-            picked={fields.roles}
-            onChange={(roles) => set({ roles })}
-          />
-          <PickSeveral
-            legend={t`Members of`}
-            options={choices.hosts}
-            picked={fields.organisations}
-            onChange={(organisations) => set({ organisations })}
-          />
-        </div>
-      )}
+      {fields.readerKind === 'named' && <SomeReaders choices={choices} fields={fields} set={set} />}
       {faultOf('readers.people') && <p className="font-semibold text-clash">{faultOf('readers.people')}</p>}
       <label className="flex min-h-7 items-center gap-2 pt-2">
         <Checkbox
@@ -290,6 +298,20 @@ interface CalendarFormProps {
   readonly choices: CalendarChoices;
 }
 
+interface CalendarFootProps {
+  readonly isSending: boolean;
+  readonly stored: StoredCalendar | null;
+}
+
+const CalendarFoot = ({ isSending, stored }: CalendarFootProps) => (
+  <p className="flex flex-wrap gap-3">
+    <Button isMain isSubmit isBusy={isSending}>
+      {stored ? t`Save the calendar` : t`Make the calendar`}
+    </Button>
+    <ButtonLink href="/whats-on/kept">{t`Leave it as it was`}</ButtonLink>
+  </p>
+);
+
 /** A calendar in one short form, with what would stand on it beside it. */
 export function CalendarForm({ stored, start, choices }: CalendarFormProps) {
   const router = useRouter();
@@ -336,12 +358,7 @@ export function CalendarForm({ stored, start, choices }: CalendarFormProps) {
         <FactsPart {...part} />
         <ReadersPart {...part} />
         {error && <RefusalNote error={error} />}
-        <p className="flex flex-wrap gap-3">
-          <Button isMain isSubmit isBusy={isSending}>
-            {stored ? t`Save the calendar` : t`Make the calendar`}
-          </Button>
-          <ButtonLink href="/whats-on/kept">{t`Leave it as it was`}</ButtonLink>
-        </p>
+        <CalendarFoot isSending={isSending} stored={stored} />
       </div>
       <div className="lg:sticky lg:top-3">
         <LivePreview fields={fields} id={stored?.id ?? null} />

@@ -53,6 +53,60 @@ function Twice({
   );
 }
 
+interface CalendarCommandsProps {
+  readonly id: number;
+  readonly name: string;
+  readonly isSending: boolean;
+  readonly isFirst: boolean;
+  run(command: string): void;
+  readonly isLast: boolean;
+  readonly link: string | null;
+  readonly coming: number;
+}
+
+const CalendarCommands = ({
+  id,
+  name,
+  isSending,
+  isFirst,
+  run,
+  isLast,
+  link,
+  coming,
+}: CalendarCommandsProps) => (
+  <p className="flex flex-wrap items-center gap-2 pt-2">
+    <ButtonLink href={`/whats-on/kept/${id}`} aria-label={t`Change ${name}`}>{t`Change`}</ButtonLink>
+    <Button
+      isBusy={isSending}
+      off={isFirst ? t`It is the first.` : null}
+      aria-label={t`Up: ${name}`}
+      onClick={() => run('up')}
+    >{t`Up`}</Button>
+    <Button
+      isBusy={isSending}
+      off={isLast ? t`It is the last.` : null}
+      aria-label={t`Down: ${name}`}
+      onClick={() => run('down')}
+    >{t`Down`}</Button>
+    {link && (
+      <Twice
+        ask={t`Replace the link`}
+        what={t`of ${name}`}
+        does={t`Anyone with the present link cannot read it any more.`}
+        isSending={isSending}
+        onYes={() => run('replace-link')}
+      />
+    )}
+    <Twice
+      ask={t`End it`}
+      what={name}
+      does={t`${countText(coming, 'date', 'dates')} to come will not be listed there any more; programs that follow it are told so.`}
+      isSending={isSending}
+      onYes={() => run('retire')}
+    />
+  </p>
+);
+
 function CalendarLine({ calendar, origin, isFirst, isLast, isSending, run }: LineProps) {
   const { id, slug, name, about, mark, hue, facts, showsText, readersText, coming, link, startsOn } =
     calendar;
@@ -72,37 +126,16 @@ function CalendarLine({ calendar, origin, isFirst, isLast, isSending, run }: Lin
           <code>{`${origin}/whats-on/${slug}?link=${link}`}</code>
         </p>
       )}
-      <p className="flex flex-wrap items-center gap-2 pt-2">
-        <ButtonLink href={`/whats-on/kept/${id}`} aria-label={t`Change ${name}`}>{t`Change`}</ButtonLink>
-        <Button
-          isBusy={isSending}
-          off={isFirst ? t`It is the first.` : null}
-          aria-label={t`Up: ${name}`}
-          onClick={() => run('up')}
-        >{t`Up`}</Button>
-        <Button
-          isBusy={isSending}
-          off={isLast ? t`It is the last.` : null}
-          aria-label={t`Down: ${name}`}
-          onClick={() => run('down')}
-        >{t`Down`}</Button>
-        {link && (
-          <Twice
-            ask={t`Replace the link`}
-            what={t`of ${name}`}
-            does={t`Anyone with the present link cannot read it any more.`}
-            isSending={isSending}
-            onYes={() => run('replace-link')}
-          />
-        )}
-        <Twice
-          ask={t`End it`}
-          what={name}
-          does={t`${countText(coming, 'date', 'dates')} to come will not be listed there any more; programs that follow it are told so.`}
-          isSending={isSending}
-          onYes={() => run('retire')}
-        />
-      </p>
+      <CalendarCommands
+        id={id}
+        name={name}
+        isSending={isSending}
+        isFirst={isFirst}
+        run={run}
+        isLast={isLast}
+        link={link}
+        coming={coming}
+      />
     </li>
   );
 }

@@ -73,6 +73,31 @@ function DateLine({ date, box }: DateLineProps) {
   );
 }
 
+interface AnswerFootProps {
+  readonly isSending: boolean;
+  readonly picked: ClaimId[];
+  readonly answer: (given: ConsentBody['answer']) => Promise<boolean>;
+  readonly count: string;
+  readonly said: string;
+}
+
+const AnswerFoot = ({ isSending, picked, answer, count, said }: AnswerFootProps) => (
+  <div className="flex flex-wrap items-center gap-3 pt-2">
+    <Button
+      isMain
+      isBusy={isSending}
+      off={picked.length ? null : t`Pick dates first.`}
+      onClick={() => void answer('given')}
+    >{t`Agree to ${count}`}</Button>
+    <Button
+      isBusy={isSending}
+      off={picked.length ? null : t`Pick dates first.`}
+      onClick={() => void answer('refused')}
+    >{t`Do not agree to ${count}`}</Button>
+    <p role="status">{said}</p>
+  </div>
+);
+
 /** One request that wants a place somebody looks after: its dates, and their answer to those picked. */
 export function AnswerConsent({ request }: { request: ConsentRequest }) {
   const { reference, title, host, requester, notes, dates } = request;
@@ -103,20 +128,7 @@ export function AnswerConsent({ request }: { request: ConsentRequest }) {
         value={reason}
         onChange={({ target }) => setReason(target.value)}
       />
-      <div className="flex flex-wrap items-center gap-3 pt-2">
-        <Button
-          isMain
-          isBusy={isSending}
-          off={picked.length ? null : t`Pick dates first.`}
-          onClick={() => void answer('given')}
-        >{t`Agree to ${count}`}</Button>
-        <Button
-          isBusy={isSending}
-          off={picked.length ? null : t`Pick dates first.`}
-          onClick={() => void answer('refused')}
-        >{t`Do not agree to ${count}`}</Button>
-        <p role="status">{said}</p>
-      </div>
+      <AnswerFoot isSending={isSending} picked={picked} answer={answer} count={count} said={said} />
       <RefusalNote error={saidByField(error)} />
     </section>
   );

@@ -41,6 +41,26 @@ function Review({ lines, isOpen }: { lines: readonly DeskLine[]; isOpen: boolean
   );
 }
 
+interface WouldApproveProps {
+  readonly with_: DeskLine[];
+  readonly picked: readonly DeskLine[];
+  readonly isOpen: true;
+}
+
+const WouldApprove = ({ with_, picked, isOpen }: WouldApproveProps) => (
+  <section aria-label={t`What it would do`} className="sheet border-l-4 border-l-clear px-3 py-2">
+    <ul className="max-h-40 overflow-y-auto text-note" tabIndex={0} aria-label={t`Requests`}>
+      {with_.map(({ reference, title, clear, nextText }) => (
+        <li key={reference}>
+          <strong>{title}</strong>
+          {t`: ${countText(clear.length, 'date', 'dates')}, the first ${nextText}`}
+        </li>
+      ))}
+    </ul>
+    <Review lines={picked} isOpen={isOpen} />
+  </section>
+);
+
 /** Approving the clear dates of picked requests together, after seeing what that does; taken back in one. */
 export function ApproveClear({ picked, onDone }: { picked: readonly DeskLine[]; onDone(): void }) {
   const change = useChange({ reference: '', version: 1 });
@@ -52,19 +72,7 @@ export function ApproveClear({ picked, onDone }: { picked: readonly DeskLine[]; 
   return (
     <FootBar isUp={picked.length > 0} onKeyDown={({ key }) => key === 'Escape' && setOpen(false)}>
       <ChangeDone change={change} />
-      {isOpen && dates > 0 && (
-        <section aria-label={t`What it would do`} className="sheet border-l-4 border-l-clear px-3 py-2">
-          <ul className="max-h-40 overflow-y-auto text-note" tabIndex={0} aria-label={t`Requests`}>
-            {with_.map(({ reference, title, clear, nextText }) => (
-              <li key={reference}>
-                <strong>{title}</strong>
-                {t`: ${countText(clear.length, 'date', 'dates')}, the first ${nextText}`}
-              </li>
-            ))}
-          </ul>
-          <Review lines={picked} isOpen={isOpen} />
-        </section>
-      )}
+      {isOpen && dates > 0 && <WouldApprove with_={with_} picked={picked} isOpen={isOpen} />}
       {picked.length > 0 && (
         <div className="flex flex-wrap items-center gap-2">
           <Button

@@ -18,6 +18,36 @@ interface BookingsFilterProps extends Pick<BookingsView, 'spaces' | 'categories'
 const stateSoughtText = (state: StateSought): string =>
   state === 'any' ? t`any state` : state === 'both' ? t`approved or waiting` : STATE_WORDS[state];
 
+interface SpaceSoughtProps {
+  readonly query: BookingsQuery;
+  readonly spaces: readonly { readonly id: number; readonly name: string; readonly building: string }[];
+}
+
+const SpaceSought = ({ query, spaces }: SpaceSoughtProps) => (
+  <Field look="note" label={t`Space`}>
+    <Select className="w-40" name="space" defaultValue={query.space ?? ''}>
+      <option value="">{t`all spaces`}</option>
+      {spaces.map(({ id, name }) => (
+        <option key={id} value={id}>
+          {name}
+        </option>
+      ))}
+    </Select>
+  </Field>
+);
+
+const StateSought = ({ query }: { readonly query: BookingsQuery }) => (
+  <Field look="note" label={t`State`}>
+    <Select className="w-40" name="state" defaultValue={query.state}>
+      {STATES_SOUGHT.map((state) => (
+        <option key={state} value={state}>
+          {stateSoughtText(state)}
+        </option>
+      ))}
+    </Select>
+  </Field>
+);
+
 /** What to look for; sent as an address, so that it can be kept and shared, and works without scripts. */
 export function BookingsFilter({ query, spaces, categories }: BookingsFilterProps) {
   return (
@@ -31,16 +61,7 @@ export function BookingsFilter({ query, spaces, categories }: BookingsFilterProp
       <Field look="note" label={t`To`}>
         <DateField className="w-44" name="to" defaultValue={query.to ?? ''} />
       </Field>
-      <Field look="note" label={t`Space`}>
-        <Select className="w-40" name="space" defaultValue={query.space ?? ''}>
-          <option value="">{t`all spaces`}</option>
-          {spaces.map(({ id, name }) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
-        </Select>
-      </Field>
+      <SpaceSought query={query} spaces={spaces} />
       <Field look="note" label={t`Category`}>
         <Select className="w-36" name="category" defaultValue={query.category ?? ''}>
           <option value="">{t`all categories`}</option>
@@ -51,15 +72,7 @@ export function BookingsFilter({ query, spaces, categories }: BookingsFilterProp
           ))}
         </Select>
       </Field>
-      <Field look="note" label={t`State`}>
-        <Select className="w-40" name="state" defaultValue={query.state}>
-          {STATES_SOUGHT.map((state) => (
-            <option key={state} value={state}>
-              {stateSoughtText(state)}
-            </option>
-          ))}
-        </Select>
-      </Field>
+      <StateSought query={query} />
       <Field look="note" label={t`Asked for`}>
         <Select className="w-36" name="made" defaultValue={query.made}>
           <option value="any">{t`either way`}</option>

@@ -121,6 +121,21 @@ interface DeskProps {
   readonly kept: readonly SavedView[];
 }
 
+interface DeskHeadProps {
+  readonly kept: readonly SavedView[];
+  readonly filter: DeskFilter;
+  readonly view: DeskView;
+}
+
+const DeskHead = ({ kept, filter, view }: DeskHeadProps) => (
+  <div className="flex flex-wrap items-center gap-x-4 pb-2">
+    <h1 className="text-3xl">{t`What waits for you`}</h1>
+    <SavedViews screen="desk" first={kept} here={addressOf(filter)} isSignedIn />
+    <Link href="/desk/bookings" className="ml-auto">{t`Many bookings at once`}</Link>
+    <Link href="/outbox">{t`Outbox: ${view.mailWaiting} to be sent`}</Link>
+  </div>
+);
+
 /** What needs the office, in order of what is lost by waiting; narrowed, ordered, and decided together where clear. */
 export function Desk({ view, kept }: DeskProps) {
   const [filter, setFilter] = useFilter();
@@ -130,12 +145,7 @@ export function Desk({ view, kept }: DeskProps) {
   const buildings = [...new Set(view.lines.flatMap((line) => line.buildings))].sort();
   return (
     <>
-      <div className="flex flex-wrap items-center gap-x-4 pb-2">
-        <h1 className="text-3xl">{t`What waits for you`}</h1>
-        <SavedViews screen="desk" first={kept} here={addressOf(filter)} isSignedIn />
-        <Link href="/desk/bookings" className="ml-auto">{t`Many bookings at once`}</Link>
-        <Link href="/outbox">{t`Outbox: ${view.mailWaiting} to be sent`}</Link>
-      </div>
+      <DeskHead kept={kept} filter={filter} view={view} />
       <div className="grid gap-5 xl:grid-cols-[minmax(0,1fr)_19rem]">
         <div>
           <FilterBar filter={filter} buildings={buildings} set={set} />

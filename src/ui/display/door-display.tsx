@@ -2,11 +2,49 @@
 import { t } from '@/contracts/language/translate';
 import type { DisplayReply } from '@/contracts/publishing/display';
 import { dayLong, sayTime } from '@/contracts/words/when';
-import { displayState } from '@/core/publishing/display';
-import { dateOf } from '@/core/time/local-time';
+import { displayState, type DisplayBooking } from '@/core/publishing/display';
+import { dateOf, type LocalDate } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { ageText, hoursOf, stateText, titleOf } from './display-words';
 import { useDisplay } from './use-display';
+import type { EpochMinute } from '@/core/time/epoch-minute';
+
+interface NextHereProps {
+  readonly next: DisplayBooking;
+  readonly now: EpochMinute;
+  readonly tzid: string;
+  readonly later: DisplayBooking[];
+}
+
+const NextHere = ({ next, now, tzid, later }: NextHereProps) => (
+  <section aria-label={t`Next`} className="text-wall-4 leading-tight">
+    <p className="text-wall-5">{t`Next`}</p>
+    <p>
+      <span className="tabular-nums">{hoursOf(next, now, tzid)}</span> <strong>{titleOf(next)}</strong>
+    </p>
+    {later.slice(0, 3).map((each) => (
+      <p key={each.occupied.start}>
+        <span className="tabular-nums">{hoursOf(each, now, tzid)}</span> {titleOf(each)}
+      </p>
+    ))}
+  </section>
+);
+
+interface DoorHeadProps {
+  readonly name: string;
+  readonly today: LocalDate;
+  readonly now: EpochMinute;
+  readonly tzid: string;
+}
+
+const DoorHead = ({ name, today, now, tzid }: DoorHeadProps) => (
+  <header className="flex flex-wrap items-baseline justify-between gap-x-[4vmin]">
+    <h1 className="text-wall-2">{name}</h1>
+    <p className="text-wall-4 tabular-nums">
+      {dayLong(today)}, {sayTime(toLocal(now, tzid))}
+    </p>
+  </header>
+);
 
 /** Seen from across a corridor: free or taken, what is on, what comes next. */
 export function DoorDisplay({ first, source }: { first: DisplayReply; source: string }) {
@@ -24,12 +62,7 @@ export function DoorDisplay({ first, source }: { first: DisplayReply; source: st
       id="main"
       className={`display flex min-h-dvh flex-col gap-[3vmin] p-[4vmin] ${isTaken ? 'bg-black text-white' : 'bg-white text-black'}`}
     >
-      <header className="flex flex-wrap items-baseline justify-between gap-x-[4vmin]">
-        <h1 className="text-wall-2">{name}</h1>
-        <p className="text-wall-4 tabular-nums">
-          {dayLong(today)}, {sayTime(toLocal(now, tzid))}
-        </p>
-      </header>
+      <DoorHead name={name} today={today} now={now} tzid={tzid} />
       <p
         role="status"
         className="border-y-[0.8vmin] border-current py-[2vmin] text-wall-1 leading-none font-bold tabular-nums"
@@ -43,20 +76,7 @@ export function DoorDisplay({ first, source }: { first: DisplayReply; source: st
           <p className="tabular-nums">{hoursOf(state.now, now, tzid)}</p>
         </section>
       )}
-      {state.next && (
-        <section aria-label={t`Next`} className="text-wall-4 leading-tight">
-          <p className="text-wall-5">{t`Next`}</p>
-          <p>
-            <span className="tabular-nums">{hoursOf(state.next, now, tzid)}</span>{' '}
-            <strong>{titleOf(state.next)}</strong>
-          </p>
-          {later.slice(0, 3).map((each) => (
-            <p key={each.occupied.start}>
-              <span className="tabular-nums">{hoursOf(each, now, tzid)}</span> {titleOf(each)}
-            </p>
-          ))}
-        </section>
-      )}
+      {state.next && <NextHere next={state.next} now={now} tzid={tzid} later={later} />}
       <footer className="mt-auto flex flex-wrap justify-between gap-x-[4vmin] text-wall-6">
         <span>{place}</span>
         <span className={awayMin === null ? '' : 'border-[0.4vmin] border-current px-[1vmin] font-semibold'}>

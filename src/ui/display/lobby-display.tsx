@@ -10,7 +10,6 @@ import { useDisplay } from './use-display';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 
 interface SpaceRowProps {
-  readonly code: string;
   readonly space: string;
   readonly state: DisplayState;
   readonly now: EpochMinute;
@@ -77,7 +76,7 @@ export function LobbyDisplay({ first, source }: { first: DisplayReply; source: s
         <tbody>
           {spaces.map(({ code, name: space, bookings }) => {
             const state = displayState(bookings, now);
-            return <SpaceRow key={code} code={code} space={space} state={state} now={now} tzid={tzid} />;
+            return <SpaceRow key={code} space={space} state={state} now={now} tzid={tzid} />;
           })}
         </tbody>
       </table>

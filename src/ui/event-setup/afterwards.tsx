@@ -6,7 +6,7 @@ import { Button } from '@/ui/kit/button';
 import { Checkbox, NumberField, TextArea, TextField } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t, tAs } from '@/contracts/language/translate';
-import { useId, useOptimistic, useState, useTransition } from 'react';
+import { useId, useOptimistic, useState, useTransition, type TransitionStartFunction } from 'react';
 import type { EventSetup, FollowUpView } from '@/contracts/work-orders/event-setup';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/kit/refusal-note';
@@ -51,6 +51,57 @@ function Count({ event }: { event: EventSetup }) {
   );
 }
 
+interface NameLineProps {
+  readonly name: string;
+  readonly isHere: boolean;
+  readonly startTransition: TransitionStartFunction;
+  readonly touch: (action: string) => void;
+  readonly submit: ReturnType<typeof useSubmit>['submit'];
+  readonly path: string;
+}
+
+const NameLine = ({ name, isHere, startTransition, touch, submit, path }: NameLineProps) => (
+  <li>
+    <label className="flex min-h-11 cursor-pointer items-center gap-3 border-b border-rule">
+      <Checkbox
+        className="size-6 shrink-0"
+        checked={isHere}
+        onChange={() =>
+          startTransition(async () => {
+            touch(name);
+            await submit(path, { kind: 'here', name, isHere: !isHere });
+          })
+        }
+      />
+      {name}
+    </label>
+  </li>
+);
+
+interface NamesFormProps {
+  readonly submit: ReturnType<typeof useSubmit>['submit'];
+  readonly path: string;
+  readonly typed: string;
+  readonly setTyped: (typed: string) => void;
+  readonly id: string;
+}
+
+const NamesForm = ({ submit, path, typed, setTyped, id }: NamesFormProps) => (
+  <Form
+    className="mt-2 grid gap-2"
+    onSubmit={(submitted) => {
+      submitted.preventDefault();
+      void submit(path, { kind: 'names', names: typed }).then((isDone) => isDone && setTyped(''));
+    }}
+  >
+    <label htmlFor={id} className="font-semibold">{t`More names, a line each`}</label>
+    <TextArea id={id} className="min-h-20" value={typed} onChange={({ target }) => setTyped(target.value)} />
+    <div>
+      <Button isSubmit>{t`Put on the list`}</Button>
+    </div>
+  </Form>
+);
+
 function Names({ event }: { event: EventSetup }) {
   const { submit, error } = useSubmit({ repeats: true });
   const id = useId();
@@ -69,41 +120,18 @@ function Names({ event }: { event: EventSetup }) {
     >
       <ul className="grid gap-x-6 sm:grid-cols-2">
         {names.map(({ name, isHere }) => (
-          <li key={name}>
-            <label className="flex min-h-11 cursor-pointer items-center gap-3 border-b border-rule">
-              <Checkbox
-                className="size-6 shrink-0"
-                checked={isHere}
-                onChange={() =>
-                  startTransition(async () => {
-                    touch(name);
-                    await submit(path, { kind: 'here', name, isHere: !isHere });
-                  })
-                }
-              />
-              {name}
-            </label>
-          </li>
+          <NameLine
+            key={name}
+            name={name}
+            isHere={isHere}
+            startTransition={startTransition}
+            touch={touch}
+            submit={submit}
+            path={path}
+          />
         ))}
       </ul>
-      <Form
-        className="mt-2 grid gap-2"
-        onSubmit={(submitted) => {
-          submitted.preventDefault();
-          void submit(path, { kind: 'names', names: typed }).then((isDone) => isDone && setTyped(''));
-        }}
-      >
-        <label htmlFor={id} className="font-semibold">{t`More names, a line each`}</label>
-        <TextArea
-          id={id}
-          className="min-h-20"
-          value={typed}
-          onChange={({ target }) => setTyped(target.value)}
-        />
-        <div>
-          <Button isSubmit>{t`Put on the list`}</Button>
-        </div>
-      </Form>
+      <NamesForm submit={submit} path={path} typed={typed} setTyped={setTyped} id={id} />
       <RefusalNote error={error} />
     </Disclosure>
   );

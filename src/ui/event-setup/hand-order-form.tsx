@@ -156,6 +156,26 @@ function useHandOrder(event: EventSetup) {
   };
 }
 
+interface WhoAndWhenProps {
+  readonly event: EventSetup;
+  readonly fields: TemplateFields;
+  readonly faultOf: (field: string) => string;
+  readonly set: (part: Partial<TemplateFields>) => void;
+}
+
+const WhoAndWhen = ({ event, fields, faultOf, set }: WhoAndWhenProps) => (
+  <div className="grid gap-3 sm:grid-cols-3">
+    <TeamFields
+      teams={event.teams}
+      teamId={fields.teamId}
+      personId={fields.personId}
+      faults={{ teamId: faultOf('teamId'), personId: faultOf('personId') }}
+      onChange={set}
+    />
+    <PhaseField faultOf={faultOf} fields={fields} set={set} />
+  </div>
+);
+
 /** An order in one's own words, for this date or for all to come. */
 export function HandOrderForm({ event }: { event: EventSetup }) {
   const {
@@ -181,16 +201,7 @@ export function HandOrderForm({ event }: { event: EventSetup }) {
       {isOpen && (
         <Form className="mt-3 grid gap-3" onSubmit={(submitted) => void order(submitted)} noValidate>
           <TitleField faultOf={faultOf} fields={fields} set={set} />
-          <div className="grid gap-3 sm:grid-cols-3">
-            <TeamFields
-              teams={event.teams}
-              teamId={fields.teamId}
-              personId={fields.personId}
-              faults={{ teamId: faultOf('teamId'), personId: faultOf('personId') }}
-              onChange={set}
-            />
-            <PhaseField faultOf={faultOf} fields={fields} set={set} />
-          </div>
+          <WhoAndWhen event={event} fields={fields} faultOf={faultOf} set={set} />
           <EdgeField
             legend={isThere ? t`Someone is there from` : t`Done by`}
             value={fields.due}

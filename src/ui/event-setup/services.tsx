@@ -11,6 +11,31 @@ import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 import { Form } from '@/ui/kit/form';
 
+interface StateChoiceProps {
+  readonly id: string;
+  readonly service: ServiceLineView;
+  readonly state: 'asked' | 'arranging' | 'agreed' | 'refused';
+  readonly setState: (state: 'asked' | 'arranging' | 'agreed' | 'refused') => void;
+}
+
+const StateChoice = ({ id, service, state, setState }: StateChoiceProps) => (
+  <div>
+    <label htmlFor={`${id}-state`} className="sr-only">{t`How far ${service.name} is`}</label>
+    <Select
+      id={`${id}-state`}
+      className="w-44"
+      value={state}
+      onChange={({ target }) => setState(target.value as ServiceState)}
+    >
+      {SERVICE_STATES.map((each) => (
+        <option key={each} value={each}>
+          {SERVICE_STATE_WORDS[each]}
+        </option>
+      ))}
+    </Select>
+  </div>
+);
+
 function ServiceForm({ service, date }: { service: ServiceLineView; date: number }) {
   const { submit, error, said, isSending, faultOf } = useSubmit();
   const id = useId();
@@ -22,21 +47,7 @@ function ServiceForm({ service, date }: { service: ServiceLineView; date: number
   };
   return (
     <Form className="flex flex-wrap items-end gap-2" onSubmit={save}>
-      <div>
-        <label htmlFor={`${id}-state`} className="sr-only">{t`How far ${service.name} is`}</label>
-        <Select
-          id={`${id}-state`}
-          className="w-44"
-          value={state}
-          onChange={({ target }) => setState(target.value as ServiceState)}
-        >
-          {SERVICE_STATES.map((each) => (
-            <option key={each} value={each}>
-              {SERVICE_STATE_WORDS[each]}
-            </option>
-          ))}
-        </Select>
-      </div>
+      <StateChoice id={id} service={service} state={state} setState={setState} />
       <div className="grow">
         <label
           htmlFor={`${id}-note`}

@@ -9,6 +9,62 @@ import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 import { Form } from '@/ui/kit/form';
 
+interface WhatIsWrongProps {
+  readonly judge: (isRight: boolean | null, why?: string) => Promise<boolean>;
+  readonly note: string;
+  readonly setNote: (note: string | null) => void;
+  readonly promised: PromisedLine;
+  readonly isSending: boolean;
+}
+
+const WhatIsWrong = ({ judge, note, setNote, promised, isSending }: WhatIsWrongProps) => (
+  <Form
+    className="flex gap-2"
+    onSubmit={(event) => {
+      event.preventDefault();
+      void judge(false, note).then((isDone) => isDone && setNote(null));
+    }}
+  >
+    <TextField
+      className="h-11"
+      aria-label={t`What is wrong: ${promised.line}`}
+      placeholder={t`what is wrong`}
+      maxLength={MOST_CHARACTERS.remark}
+      value={note}
+      onChange={({ target }) => setNote(target.value)}
+    />
+    <Button size="tall" isSubmit isBusy={isSending}>{t`Save`}</Button>
+  </Form>
+);
+
+interface JudgingProps {
+  readonly promised: PromisedLine;
+  readonly isSending: boolean;
+  readonly judge: (isRight: boolean | null, why?: string) => Promise<boolean>;
+  readonly note: string | null;
+  readonly setNote: (note: string | null) => void;
+}
+
+const Judging = ({ promised, isSending, judge, note, setNote }: JudgingProps) => (
+  <span className="flex gap-2">
+    <Button
+      size="tall"
+      isMain={promised.isRight === true}
+      isBusy={isSending}
+      aria-pressed={promised.isRight === true}
+      aria-label={t`Right: ${promised.line}`}
+      onClick={() => void judge(promised.isRight === true ? null : true)}
+    >{t`Right`}</Button>
+    <Button
+      size="tall"
+      isBusy={isSending}
+      aria-expanded={note !== null}
+      aria-label={t`Report a problem: ${promised.line}`}
+      onClick={() => setNote(note === null ? promised.note : null)}
+    >{t`Report a problem`}</Button>
+  </span>
+);
+
 function Promised({ promised, date }: { promised: PromisedLine; date: number }) {
   const { submit, error, isSending } = useSubmit();
   const [note, setNote] = useState<string | null>(null);
@@ -28,42 +84,10 @@ function Promised({ promised, date }: { promised: PromisedLine; date: number }) 
             </span>
           )}
         </span>
-        <span className="flex gap-2">
-          <Button
-            size="tall"
-            isMain={promised.isRight === true}
-            isBusy={isSending}
-            aria-pressed={promised.isRight === true}
-            aria-label={t`Right: ${promised.line}`}
-            onClick={() => void judge(promised.isRight === true ? null : true)}
-          >{t`Right`}</Button>
-          <Button
-            size="tall"
-            isBusy={isSending}
-            aria-expanded={note !== null}
-            aria-label={t`Report a problem: ${promised.line}`}
-            onClick={() => setNote(note === null ? promised.note : null)}
-          >{t`Report a problem`}</Button>
-        </span>
+        <Judging promised={promised} isSending={isSending} judge={judge} note={note} setNote={setNote} />
       </div>
       {note !== null && (
-        <Form
-          className="flex gap-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            void judge(false, note).then((isDone) => isDone && setNote(null));
-          }}
-        >
-          <TextField
-            className="h-11"
-            aria-label={t`What is wrong: ${promised.line}`}
-            placeholder={t`what is wrong`}
-            maxLength={MOST_CHARACTERS.remark}
-            value={note}
-            onChange={({ target }) => setNote(target.value)}
-          />
-          <Button size="tall" isSubmit isBusy={isSending}>{t`Save`}</Button>
-        </Form>
+        <WhatIsWrong judge={judge} note={note} setNote={setNote} promised={promised} isSending={isSending} />
       )}
       <RefusalNote error={error} />
     </li>

@@ -73,6 +73,22 @@ const FilesInput = ({ id, files }: FilesInputProps) => (
   />
 );
 
+interface NotTakenProps {
+  readonly fault: string | undefined;
+  readonly files: ReturnType<typeof useFiles>;
+}
+
+const NotTaken = ({ fault, files }: NotTakenProps) => (
+  <div aria-live="polite">
+    {fault && <p className="font-semibold text-clash">{fault}</p>}
+    {files.refused.map((text) => (
+      <p key={text} className="font-semibold text-clash">
+        {text}
+      </p>
+    ))}
+  </div>
+);
+
 /** Files picked by button or dropped here, several at once, each with how far it has come. */
 export function FilePicker({ lines, files, isSignedIn, label = t`Add files`, fault }: FilePickerProps) {
   const id = useId();
@@ -99,14 +115,7 @@ export function FilePicker({ lines, files, isSignedIn, label = t`Add files`, fau
         id={`${id}-hint`}
         className="text-note text-soft"
       >{t`Plans, lists, pictures: any kind, several at once; drop them here too. ${fileLimitText()}`}</p>
-      <div aria-live="polite">
-        {fault && <p className="font-semibold text-clash">{fault}</p>}
-        {files.refused.map((text) => (
-          <p key={text} className="font-semibold text-clash">
-            {text}
-          </p>
-        ))}
-      </div>
+      <NotTaken fault={fault} files={files} />
       <ul className="mt-1 grid gap-1">
         {lines.map((line) => (
           <PickedFile key={line.key} line={line} files={files} isSignedIn={isSignedIn} />

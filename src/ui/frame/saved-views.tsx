@@ -73,6 +73,37 @@ function useSaved(screen: SavedScreen, here: string, first: readonly SavedView[]
   return { views, name, setName, error, isBusy: isSending, keep, drop };
 }
 
+interface SaveViewProps {
+  readonly isBusy: boolean;
+  readonly keep: () => Promise<boolean>;
+  readonly isKept: boolean;
+  readonly name: string;
+  readonly error: ReturnType<typeof useSend>['error'];
+  readonly setName: (name: string) => void;
+}
+
+const SaveView = ({ isBusy, keep, isKept, name, error, setName }: SaveViewProps) => (
+  <Form
+    className="flex flex-wrap items-center gap-2"
+    onSubmit={(event) => {
+      event.preventDefault();
+      if (!isBusy) void keep();
+    }}
+  >
+    <label className="flex items-center gap-2">
+      {isKept ? t`Save it under another name` : t`Save this view as`}
+      <TextField
+        className="w-48 py-1"
+        value={name}
+        maxLength={MOST_CHARACTERS.viewName}
+        aria-invalid={error !== null}
+        onChange={({ target }) => setName(target.value)}
+      />
+    </label>
+    <Button isSubmit className="py-1" isBusy={isBusy}>{t`Save`}</Button>
+  </Form>
+);
+
 /** Screens with their filters, kept under names of one's own. */
 export function SavedViews({ screen, first, here, isSignedIn }: KeptProps) {
   const [isOpen, setOpen] = useState(false);
@@ -87,25 +118,14 @@ export function SavedViews({ screen, first, here, isSignedIn }: KeptProps) {
         <div className="no-print flex w-full flex-wrap items-center gap-x-4 gap-y-2 border-t border-rule pt-2">
           <SavedList views={views} here={here} onDrop={(id) => void drop(id)} />
           {isSignedIn ? (
-            <Form
-              className="flex flex-wrap items-center gap-2"
-              onSubmit={(event) => {
-                event.preventDefault();
-                if (!isBusy) void keep();
-              }}
-            >
-              <label className="flex items-center gap-2">
-                {isKept ? t`Save it under another name` : t`Save this view as`}
-                <TextField
-                  className="w-48 py-1"
-                  value={name}
-                  maxLength={MOST_CHARACTERS.viewName}
-                  aria-invalid={error !== null}
-                  onChange={({ target }) => setName(target.value)}
-                />
-              </label>
-              <Button isSubmit className="py-1" isBusy={isBusy}>{t`Save`}</Button>
-            </Form>
+            <SaveView
+              isBusy={isBusy}
+              keep={keep}
+              isKept={isKept}
+              name={name}
+              error={error}
+              setName={setName}
+            />
           ) : (
             <p>
               <Link href={`/sign-in?next=${encodeURIComponent(here)}`}>{t`Sign in`}</Link>

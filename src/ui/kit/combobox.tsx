@@ -1,7 +1,7 @@
 'use client';
 import { TextField } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
-import { useCombobox } from 'downshift';
+import { useCombobox, type UseComboboxReturnValue } from 'downshift';
 import { useMemo, useState, type Ref } from 'react';
 
 export interface Option {
@@ -32,6 +32,36 @@ const holds = ({ text, hint, group }: Option, words: readonly string[]): boolean
   const all = `${text} ${hint ?? ''} ${group ?? ''}`.toLowerCase();
   return words.every((word) => all.includes(word));
 };
+
+interface WhatFitsProps {
+  readonly box: UseComboboxReturnValue<Option>;
+  readonly found: Option[];
+  readonly value: string;
+}
+
+const WhatFits = ({ box, found, value }: WhatFitsProps) => (
+  <ul
+    {...box.getMenuProps({ 'aria-label': t`What fits`, 'aria-labelledby': undefined })}
+    className={`sheet absolute inset-x-0 top-full z-50 mt-0.5 max-h-72 overflow-y-auto py-1 shadow-lg ${box.isOpen ? '' : 'hidden'}`}
+  >
+    {box.isOpen &&
+      found.map((option, index) => (
+        <li
+          key={option.value}
+          {...box.getItemProps({ item: option, index })}
+          className={`cursor-pointer px-3 py-1 ${box.highlightedIndex === index ? 'bg-sunk' : ''} ${option.value === value ? 'font-semibold' : ''}`}
+        >
+          {option.text}
+          {(option.hint || option.group) && (
+            <span className="ml-2 text-fine text-soft">
+              {[option.hint, option.group].filter(Boolean).join(', ')}
+            </span>
+          )}
+        </li>
+      ))}
+    {box.isOpen && !found.length && <li className="px-3 py-1 text-soft">{t`No name contains this.`}</li>}
+  </ul>
+);
 
 /** A list one finds something in by typing any part of it. Leaving it with nothing chosen puts back what was. */
 export function Combobox({ id, options, value, placeholder, onChange, inputRef, ...aria }: ComboboxProps) {
@@ -68,27 +98,7 @@ export function Combobox({ id, options, value, placeholder, onChange, inputRef, 
           onChange: (event) => setTyped(event.currentTarget.value),
         })}
       />
-      <ul
-        {...box.getMenuProps({ 'aria-label': t`What fits`, 'aria-labelledby': undefined })}
-        className={`sheet absolute inset-x-0 top-full z-50 mt-0.5 max-h-72 overflow-y-auto py-1 shadow-lg ${box.isOpen ? '' : 'hidden'}`}
-      >
-        {box.isOpen &&
-          found.map((option, index) => (
-            <li
-              key={option.value}
-              {...box.getItemProps({ item: option, index })}
-              className={`cursor-pointer px-3 py-1 ${box.highlightedIndex === index ? 'bg-sunk' : ''} ${option.value === value ? 'font-semibold' : ''}`}
-            >
-              {option.text}
-              {(option.hint || option.group) && (
-                <span className="ml-2 text-fine text-soft">
-                  {[option.hint, option.group].filter(Boolean).join(', ')}
-                </span>
-              )}
-            </li>
-          ))}
-        {box.isOpen && !found.length && <li className="px-3 py-1 text-soft">{t`No name contains this.`}</li>}
-      </ul>
+      <WhatFits box={box} found={found} value={value} />
     </div>
   );
 }

@@ -15,6 +15,17 @@ const ANSWERED: Readonly<Record<Answer, string>> = texts({
   refuse: 'You did not take the offer. Your request waits on as you asked.',
 });
 
+const Offered = ({ offer }: { readonly offer: OfferView }) => (
+  <ul className="grid gap-2 pb-4">
+    {offer.offers.map(({ offered, asked }) => (
+      <li key={offered} className="border-l-4 border-clear pl-3">
+        <strong>{offered}</strong>
+        <span className="block text-soft">{t`instead of ${asked}`}</span>
+      </li>
+    ))}
+  </ul>
+);
+
 /** What was offered instead of what was asked for, and the two answers; nothing is decided by looking. */
 export function OfferAnswer({ token, offer }: { token: string; offer: OfferView }) {
   const [answer, setAnswer] = useState<Answer | null>(offer.answer);
@@ -42,14 +53,7 @@ export function OfferAnswer({ token, offer }: { token: string; offer: OfferView 
   return (
     <section aria-label={t`The offer`} className="sheet border-t-4 border-t-accent p-4">
       <p className="pb-2">{t`The office offers, and holds for you until ${offer.untilText}:`}</p>
-      <ul className="grid gap-2 pb-4">
-        {offer.offers.map(({ offered, asked }) => (
-          <li key={offered} className="border-l-4 border-clear pl-3">
-            <strong>{offered}</strong>
-            <span className="block text-soft">{t`instead of ${asked}`}</span>
-          </li>
-        ))}
-      </ul>
+      <Offered offer={offer} />
       <div className="flex flex-wrap gap-3">
         <Button isMain isBusy={isSending} onClick={() => give('accept')}>
           {offer.offers.length === 1 ? t`Take it` : t`Take all ${offer.offers.length}`}

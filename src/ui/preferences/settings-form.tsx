@@ -91,6 +91,19 @@ const BoardOpens = ({ days, set, zoom }: BoardOpensProps) => (
   </p>
 );
 
+const HoursShown = ({ hours, set }: { readonly hours: [number, number] | null; readonly set: Set }) => (
+  <Choose
+    legend={t`Hours it shows`}
+    name="hours"
+    options={[
+      ['open', t`those when anything is open`],
+      ['own', t`hours of my own, and whatever is booked outside them`],
+    ]}
+    value={hours ? 'own' : 'open'}
+    onChange={(which) => set({ hours: which === 'own' ? USUAL_HOURS : null })}
+  />
+);
+
 function BoardFields({ draft, set, fault }: { draft: OwnSettings; set: Set; fault: string }) {
   const { hours, days, zoom } = draft;
   const hour = (label: string, at: 0 | 1) => (
@@ -116,16 +129,7 @@ function BoardFields({ draft, set, fault }: { draft: OwnSettings; set: Set; faul
   return (
     <section className="grid gap-3">
       <h2 className="border-b border-rule text-xl">{t`The board`}</h2>
-      <Choose
-        legend={t`Hours it shows`}
-        name="hours"
-        options={[
-          ['open', t`those when anything is open`],
-          ['own', t`hours of my own, and whatever is booked outside them`],
-        ]}
-        value={hours ? 'own' : 'open'}
-        onChange={(which) => set({ hours: which === 'own' ? USUAL_HOURS : null })}
-      />
+      <HoursShown hours={hours} set={set} />
       {hours && (
         <p className="flex flex-wrap items-center gap-4">
           {hour(t`First hour`, 0)}

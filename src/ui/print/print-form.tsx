@@ -5,6 +5,35 @@ import { NumberField, Select } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { mostDays, type PrintKind } from '@/contracts/calendar/print';
 
+interface DaysFieldProps {
+  readonly what: PrintKind;
+  readonly text: Readonly<Record<string, string>>;
+}
+
+const DaysField = ({ what, text }: DaysFieldProps) => (
+  <label className="small-caps">
+    {t`Days`}
+    <NumberField
+      className="block w-24 text-base"
+      name="days"
+      min={1}
+      max={mostDays(what)}
+      required
+      defaultValue={text.days}
+    />
+  </label>
+);
+
+const DetailField = ({ text }: { readonly text: Readonly<Record<string, string>> }) => (
+  <label className="small-caps">
+    {t`How much`}
+    <Select className="block w-32 text-base" name="detail" defaultValue={text.detail ?? 'brief'}>
+      <option value="brief">{t`brief`}</option>
+      <option value="detailed">{t`detailed`}</option>
+    </Select>
+  </label>
+);
+
 /** Range and form of a print; whatever else was chosen before goes along unseen. */
 export function PrintForm({
   text,
@@ -26,24 +55,8 @@ export function PrintForm({
       <Field label={t`First day`} look="caps">
         <DateField className="block w-48 text-base" name="from" isRequired defaultValue={text.from} />
       </Field>
-      <label className="small-caps">
-        {t`Days`}
-        <NumberField
-          className="block w-24 text-base"
-          name="days"
-          min={1}
-          max={mostDays(what)}
-          required
-          defaultValue={text.days}
-        />
-      </label>
-      <label className="small-caps">
-        {t`How much`}
-        <Select className="block w-32 text-base" name="detail" defaultValue={text.detail ?? 'brief'}>
-          <option value="brief">{t`brief`}</option>
-          <option value="detailed">{t`detailed`}</option>
-        </Select>
-      </label>
+      <DaysField what={what} text={text} />
+      <DetailField text={text} />
       <label className="small-caps">
         {t`Paper`}
         <Select className="block w-32 text-base" name="page" defaultValue={text.page ?? 'upright'}>

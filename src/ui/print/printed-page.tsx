@@ -7,37 +7,41 @@ const FONTS: Readonly<Record<FontName, { family: string; weight: number }>> = {
   serif: { family: 'var(--font-serif)', weight: 600 },
 };
 
+const PrintedText = ({ mark }: { mark: Extract<Mark, { kind: 'text' }> }) => (
+  <text
+    x={mark.x}
+    y={mark.baseline}
+    fontSize={mark.size}
+    fill={mark.ink}
+    style={{
+      fontFamily: FONTS[mark.font].family,
+      fontWeight: FONTS[mark.font].weight,
+      whiteSpace: 'pre',
+    }}
+  >
+    {mark.text}
+  </text>
+);
+
+const PrintedRect = ({ mark }: { mark: Extract<Mark, { kind: 'box' }> }) => (
+  <rect
+    x={mark.x}
+    y={mark.y}
+    width={mark.width}
+    height={mark.height}
+    fill={mark.fill ?? 'none'}
+    stroke={mark.line ?? 'none'}
+    strokeWidth={mark.lineWidth}
+    strokeDasharray={mark.isDotted ? '2 2' : undefined}
+  />
+);
+
 function Drawn({ mark }: { mark: Mark }) {
   switch (mark.kind) {
     case 'text':
-      return (
-        <text
-          x={mark.x}
-          y={mark.baseline}
-          fontSize={mark.size}
-          fill={mark.ink}
-          style={{
-            fontFamily: FONTS[mark.font].family,
-            fontWeight: FONTS[mark.font].weight,
-            whiteSpace: 'pre',
-          }}
-        >
-          {mark.text}
-        </text>
-      );
+      return <PrintedText mark={mark} />;
     case 'box':
-      return (
-        <rect
-          x={mark.x}
-          y={mark.y}
-          width={mark.width}
-          height={mark.height}
-          fill={mark.fill ?? 'none'}
-          stroke={mark.line ?? 'none'}
-          strokeWidth={mark.lineWidth}
-          strokeDasharray={mark.isDotted ? '2 2' : undefined}
-        />
-      );
+      return <PrintedRect mark={mark} />;
     case 'disc':
       return (
         <circle

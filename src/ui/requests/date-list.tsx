@@ -47,6 +47,25 @@ interface DateListItemProps {
   readonly box: PickBox<number> | null;
 }
 
+interface MoreOfItProps {
+  readonly isOpen: boolean;
+  readonly places: string;
+  readonly when: string;
+  readonly setOpen: (open: boolean) => void;
+}
+
+const MoreOfIt = ({ isOpen, places, when, setOpen }: MoreOfItProps) => (
+  <button
+    type="button"
+    className="min-h-6 text-soft underline decoration-dotted underline-offset-4"
+    aria-expanded={isOpen}
+    aria-label={t`${places}: what else stands there, ${when}`}
+    onClick={() => setOpen(!isOpen)}
+  >
+    {places}
+  </button>
+);
+
 /** One date; its place opens what else stands there on the day, the date drawn in. */
 function DateListItem({ date, box }: DateListItemProps) {
   const [isOpen, setOpen] = useState(false);
@@ -68,15 +87,7 @@ function DateListItem({ date, box }: DateListItemProps) {
           </span>
         )}
         {drawn?.places.length ? (
-          <button
-            type="button"
-            className="min-h-6 text-soft underline decoration-dotted underline-offset-4"
-            aria-expanded={isOpen}
-            aria-label={t`${places}: what else stands there, ${when}`}
-            onClick={() => setOpen(!isOpen)}
-          >
-            {places}
-          </button>
+          <MoreOfIt isOpen={isOpen} places={places} when={when} setOpen={setOpen} />
         ) : (
           <span className="text-soft">{places}</span>
         )}

@@ -185,7 +185,6 @@ const PickByVerdict = ({ clear, setPicked, possible, waitingIds, waiting }: Pick
 );
 
 interface DecisionFootProps {
-  readonly isOneStep: boolean;
   readonly waiting: DateView[];
   readonly change: ChangeHandle;
   readonly picked: DateView[];
@@ -193,8 +192,8 @@ interface DecisionFootProps {
   readonly wantedOtherwise: DateView[];
 }
 
-const DecisionFoot = ({ isOneStep, waiting, change, picked, request, wantedOtherwise }: DecisionFootProps) =>
-  isOneStep ? null : waiting.length > 0 ? (
+const DecisionFoot = ({ waiting, change, picked, request, wantedOtherwise }: DecisionFootProps) =>
+  waiting.length > 0 ? (
     <Decision change={change} picked={picked} waiting={waiting.length} reference={request.reference} />
   ) : (
     <>
@@ -221,84 +220,70 @@ function useWaiting(request: RequestView) {
   return { waiting, clear, possible, setPicked, wantedOtherwise, unplaced, waitingIds, picked };
 }
 
-/** Deciding one request: pick dates by verdict or hand, do something with what is picked, leave the rest waiting. */
-export function DecidePanel({
+interface DecidePanelProps {
+  readonly request: RequestView;
+  readonly places: readonly PlaceOption[];
+  /** Until when an offer is kept unless another moment is given. */
+  readonly offerUntil: string;
+}
+
+/** One way for the whole series can be taken together with approving the rest: it opens the one step with its choices. */
+function useOneStep() {
+  const [choices, onChoose] = useState<Choices>(new Map());
+  const [isOpen, onOpen] = useState(false);
+  const onTakeForAll = (way: SeriesAlternativeView) => {
+    onChoose(choicesOf(way));
+    onOpen(true);
+  };
+  return { fields: { choices, onChoose, isOpen, onOpen }, isOpen, onTakeForAll };
+}
+
+/** What comes before the dates: changes that wait, spaces to be given, and picking by verdict. */
+const BeforeDates = ({
   request,
+  change,
   places,
-  offerUntil,
+  on,
 }: {
   request: RequestView;
+  change: ChangeHandle;
   places: readonly PlaceOption[];
-  /** Until when an offer is kept unless another moment is given. */
-  offerUntil: string;
-}) {
+  on: ReturnType<typeof useWaiting>;
+}) => (
+  <>
+    <WantedChanges change={change} dates={on.wantedOtherwise} />
+    {request.wantsText !== null && on.unplaced.length > 0 && (
+      <PlaceFields
+        change={change}
+        dates={on.unplaced}
+        places={places}
+        people={request.people}
+        wantsText={request.wantsText}
+      />
+    )}
+    {on.waiting.length > 0 && <PickByVerdict {...on} />}
+  </>
+);
+
+/** Deciding one request: pick dates by verdict or hand, do something with what is picked, leave the rest waiting. */
+export function DecidePanel({ request, places, offerUntil }: DecidePanelProps) {
   const change = useChange(request);
   const ways = useOfficeWays(request);
-  const [choices, setChoices] = useState<Choices>(new Map());
-  const [isOneStep, setOneStep] = useState(false);
-  const { waiting, clear, possible, setPicked, wantedOtherwise, unplaced, waitingIds, picked } =
-    useWaiting(request);
-
+  const oneStep = useOneStep();
+  const on = useWaiting(request);
+  const { waiting, picked, setPicked, waitingIds, wantedOtherwise } = on;
+  const common = { request, change, ways, offerUntil };
   return (
     <section aria-label={t`Dates and decision`}>
-      <WantedChanges change={change} dates={wantedOtherwise} />
-      {request.wantsText !== null && unplaced.length > 0 && (
-        <PlaceFields
-          change={change}
-          dates={unplaced}
-          places={places}
-          people={request.people}
-          wantsText={request.wantsText}
-        />
-      )}
-      {waiting.length > 0 && (
-        <PickByVerdict
-          clear={clear}
-          setPicked={setPicked}
-          possible={possible}
-          waitingIds={waitingIds}
-          waiting={waiting}
-        />
-      )}
-      <OneStepPanel
-        request={request}
-        change={change}
-        ways={ways}
-        choices={choices}
-        onChoose={setChoices}
-        isOpen={isOneStep}
-        onOpen={setOneStep}
-        offerUntil={offerUntil}
-      />
+      <BeforeDates request={request} change={change} places={places} on={on} />
+      <OneStepPanel {...common} {...oneStep.fields} />
       <DateList dates={request.dates} pickable={waitingIds} picked={idsOf(picked)} onPick={setPicked} />
-      <OfficeWays
-        request={request}
-        change={change}
-        ways={ways}
-        onTakeForAll={(way) => {
-          setChoices(choicesOf(way));
-          setOneStep(true);
-        }}
-        offerUntil={offerUntil}
-      />
-      {!isOneStep && waiting.length > 0 && (
-        <OfficeMove
-          request={request}
-          picked={picked}
-          spaces={places}
-          change={change}
-          offerUntil={offerUntil}
-        />
+      <OfficeWays {...common} onTakeForAll={oneStep.onTakeForAll} />
+      {!oneStep.isOpen && waiting.length > 0 && (
+        <OfficeMove {...{ request, picked, change, offerUntil }} spaces={places} />
       )}
       <FallbackPanel request={request} change={change} places={places} />
-      <DecisionFoot
-        isOneStep={isOneStep}
-        waiting={waiting}
-        change={change}
-        picked={picked}
-        request={request}
-        wantedOtherwise={wantedOtherwise}
-      />
+      {!oneStep.isOpen && <DecisionFoot {...{ waiting, change, picked, request, wantedOtherwise }} />}
     </section>
   );
 }

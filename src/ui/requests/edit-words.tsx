@@ -9,7 +9,7 @@ import { useState, type FormEvent } from 'react';
 import type { EditWordsBody } from '@/contracts/requests/edit-words';
 import type { RequestView } from '@/contracts/requests/request-view';
 import { ChangeDone } from './change-done';
-import { useChange } from './use-change';
+import { useChange, type ChangeHandle } from './use-change';
 import { Form } from '@/ui/kit/form';
 
 const wordsOf = (request: RequestView) => ({
@@ -51,6 +51,59 @@ const TitleField = ({ form, setForm }: TitleFieldProps) => (
   </label>
 );
 
+interface PublishBoxProps {
+  readonly form: { title: string; publish: boolean; secondLine: string; contact: string; notes: string };
+  readonly setForm: (form: ReturnType<typeof wordsOf>['words']) => void;
+}
+
+const PublishBox = ({ form, setForm }: PublishBoxProps) => (
+  <label className="flex items-center gap-2">
+    <Checkbox
+      checked={form.publish}
+      onChange={({ target }) => setForm({ ...form, publish: target.checked })}
+    />
+    {t`Readers see it once it is approved`}
+  </label>
+);
+
+interface WordsFormProps {
+  readonly submit: (event: FormEvent) => Promise<void>;
+  readonly form: { title: string; publish: boolean; secondLine: string; contact: string; notes: string };
+  readonly setForm: (form: ReturnType<typeof wordsOf>['words']) => void;
+  readonly reason: string;
+  readonly setReason: (reason: string) => void;
+  readonly change: ChangeHandle;
+  readonly isSaved: boolean;
+}
+
+const WordsForm = ({ submit, form, setForm, reason, setReason, change, isSaved }: WordsFormProps) => (
+  <Form className="grid max-w-3xl gap-3 pt-3" onSubmit={submit}>
+    <TitleField form={form} setForm={setForm} />
+    {EDITED_FIELD_NAMES.map((name) => {
+      const { most, lines } = requestField[name];
+      const props = {
+        className: 'field',
+        maxLength: most,
+        value: form[name],
+        onChange: ({ target }: { target: { value: string } }) => setForm({ ...form, [name]: target.value }),
+      };
+      return (
+        <label key={name}>
+          <span className="font-semibold">{fieldLabel(name)}</span>
+          {lines === 1 ? <input {...props} /> : <textarea rows={lines} {...props} />}
+        </label>
+      );
+    })}
+    <PublishBox form={form} setForm={setForm} />
+    <WhyField reason={reason} setReason={setReason} />
+    <div className="flex flex-wrap items-center gap-3">
+      <Button isSubmit isBusy={change.isSending}>{t`Save the words`}</Button>
+      {isSaved && <p>{t`Changed. The requester is told what is different.`}</p>}
+    </div>
+    <ChangeDone change={change} />
+  </Form>
+);
+
 /** Title, plain texts and whether readers see it, put right by the office while the request waits. */
 export function EditWords({ request }: { request: RequestView }) {
   const change = useChange(request);
@@ -77,38 +130,15 @@ export function EditWords({ request }: { request: RequestView }) {
   };
   return (
     <Disclosure summary={t`Edit title and text`} className="sheet mt-4 p-3">
-      <Form className="grid max-w-3xl gap-3 pt-3" onSubmit={submit}>
-        <TitleField form={form} setForm={setForm} />
-        {EDITED_FIELD_NAMES.map((name) => {
-          const { most, lines } = requestField[name];
-          const props = {
-            className: 'field',
-            maxLength: most,
-            value: form[name],
-            onChange: ({ target }: { target: { value: string } }) =>
-              setForm({ ...form, [name]: target.value }),
-          };
-          return (
-            <label key={name}>
-              <span className="font-semibold">{fieldLabel(name)}</span>
-              {lines === 1 ? <input {...props} /> : <textarea rows={lines} {...props} />}
-            </label>
-          );
-        })}
-        <label className="flex items-center gap-2">
-          <Checkbox
-            checked={form.publish}
-            onChange={({ target }) => setForm({ ...form, publish: target.checked })}
-          />
-          {t`Readers see it once it is approved`}
-        </label>
-        <WhyField reason={reason} setReason={setReason} />
-        <div className="flex flex-wrap items-center gap-3">
-          <Button isSubmit isBusy={change.isSending}>{t`Save the words`}</Button>
-          {isSaved && <p>{t`Changed. The requester is told what is different.`}</p>}
-        </div>
-        <ChangeDone change={change} />
-      </Form>
+      <WordsForm
+        submit={submit}
+        form={form}
+        setForm={setForm}
+        reason={reason}
+        setReason={setReason}
+        change={change}
+        isSaved={isSaved}
+      />
     </Disclosure>
   );
 }

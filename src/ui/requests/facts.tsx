@@ -85,6 +85,38 @@ const Answers = ({ answers }: { answers: RequestView['answers'] }) => (
   </ul>
 );
 
+interface EquipmentAskedProps {
+  readonly equipment: readonly { readonly name: string; readonly quantity: number }[];
+}
+
+const EquipmentAsked = ({ equipment }: EquipmentAskedProps) => (
+  <Fact term={t`Equipment`}>
+    <ul>
+      {equipment.map(({ name, quantity }) => (
+        <li key={name}>
+          {quantity} × {name}
+        </li>
+      ))}
+    </ul>
+  </Fact>
+);
+
+interface RunningOrderProps {
+  readonly lines: readonly { readonly at: string; readonly text: string; readonly isPublic: boolean }[];
+}
+
+const RunningOrder = ({ lines }: RunningOrderProps) => (
+  <Fact term={t`Running order`}>
+    <ul>
+      {lines.map(({ at, text, isPublic }) => (
+        <li key={`${at} ${text}`}>
+          {at} {text} {isPublic && <span className="text-soft">{t`(for readers)`}</span>}
+        </li>
+      ))}
+    </ul>
+  </Fact>
+);
+
 /** What it needs there. */
 function Needs({ request }: { request: RequestView }) {
   const { equipment, services, answers, lines, wantsText, secondChoices, files } = request;
@@ -100,17 +132,7 @@ function Needs({ request }: { request: RequestView }) {
           </ol>
         </Fact>
       )}
-      {equipment.length > 0 && (
-        <Fact term={t`Equipment`}>
-          <ul>
-            {equipment.map(({ name, quantity }) => (
-              <li key={name}>
-                {quantity} × {name}
-              </li>
-            ))}
-          </ul>
-        </Fact>
-      )}
+      {equipment.length > 0 && <EquipmentAsked equipment={equipment} />}
       {services.map(({ name, team, answers: given }) => (
         <Fact key={name} term={t`${name}, by ${team}`}>
           {given.length ? <Answers answers={given} /> : t`asked for`}
@@ -121,17 +143,7 @@ function Needs({ request }: { request: RequestView }) {
           <Answers answers={answers} />
         </Fact>
       )}
-      {lines.length > 0 && (
-        <Fact term={t`Running order`}>
-          <ul>
-            {lines.map(({ at, text, isPublic }) => (
-              <li key={`${at} ${text}`}>
-                {at} {text} {isPublic && <span className="text-soft">{t`(for readers)`}</span>}
-              </li>
-            ))}
-          </ul>
-        </Fact>
-      )}
+      {lines.length > 0 && <RunningOrder lines={lines} />}
       <PlainFacts request={request} section="needs" />
       {files.length > 0 && (
         <Fact term={t`Files`}>

@@ -67,6 +67,33 @@ const ForWhichDates = ({ dates, left, toggle }: ForWhichDatesProps) => (
   </fieldset>
 );
 
+interface IndoorsProps {
+  readonly places: readonly PlaceOption[];
+  readonly request: RequestView;
+  readonly place: PickedPlace | null;
+  readonly setPlace: (place: PickedPlace | null) => void;
+  readonly change: ChangeHandle;
+  readonly picked: DateView[];
+}
+
+const Indoors = ({ places, request, place, setPlace, change, picked }: IndoorsProps) => (
+  <div className="flex flex-wrap items-end gap-2">
+    <PickPlace
+      places={places.filter(({ isOutdoor }) => !isOutdoor)}
+      people={request.people}
+      value={place}
+      label={t`Space indoors`}
+      usual={t`as outdoors, where it can be`}
+      onPick={setPlace}
+    />
+    <Button
+      isSubmit
+      isBusy={change.isSending}
+      off={!picked.length ? t`Pick dates first.` : place ? null : t`Choose a space indoors first.`}
+    >{t`Keep it for ${countText(picked.length, 'date', 'dates')}`}</Button>
+  </div>
+);
+
 /** Keeping a space indoors for dates outdoors that have none yet. */
 function KeepIndoors({ request, change, dates, places }: KeepProps) {
   const [place, setPlace] = useState<PickedPlace | null>(null);
@@ -101,21 +128,14 @@ function KeepIndoors({ request, change, dates, places }: KeepProps) {
       }}
     >
       {dates.length > 1 && <ForWhichDates dates={dates} left={left} toggle={toggle} />}
-      <div className="flex flex-wrap items-end gap-2">
-        <PickPlace
-          places={places.filter(({ isOutdoor }) => !isOutdoor)}
-          people={request.people}
-          value={place}
-          label={t`Space indoors`}
-          usual={t`as outdoors, where it can be`}
-          onPick={setPlace}
-        />
-        <Button
-          isSubmit
-          isBusy={change.isSending}
-          off={!picked.length ? t`Pick dates first.` : place ? null : t`Choose a space indoors first.`}
-        >{t`Keep it for ${countText(picked.length, 'date', 'dates')}`}</Button>
-      </div>
+      <Indoors
+        places={places}
+        request={request}
+        place={place}
+        setPlace={setPlace}
+        change={change}
+        picked={picked}
+      />
     </Form>
   );
 }

@@ -28,6 +28,30 @@ interface LeaveDialogProps {
   onLeft(): void;
 }
 
+interface ReasonFieldProps {
+  readonly reason: string;
+  readonly setReason: (reason: string) => void;
+}
+
+const ReasonField = ({ reason, setReason }: ReasonFieldProps) => (
+  <Field
+    className="mt-3"
+    look="plain"
+    label={
+      <>
+        {t`Reason `}
+        <span className="text-soft">{t`(the office reads it)`}</span>
+      </>
+    }
+  >
+    <TextField
+      value={reason}
+      maxLength={MOST_CHARACTERS.reason}
+      onChange={(event) => setReason(event.target.value)}
+    />
+  </Field>
+);
+
 /** Withdraws what waits and cancels what is approved of the picked dates, after saying what that does. */
 export function LeaveDialog({ picked, change, onLeft }: LeaveDialogProps) {
   const [reason, setReason] = useState('');
@@ -56,22 +80,7 @@ export function LeaveDialog({ picked, change, onLeft }: LeaveDialogProps) {
       isBusy={change.isSending}
       onConfirm={() => void leave()}
     >
-      <Field
-        className="mt-3"
-        look="plain"
-        label={
-          <>
-            {t`Reason `}
-            <span className="text-soft">{t`(the office reads it)`}</span>
-          </>
-        }
-      >
-        <TextField
-          value={reason}
-          maxLength={MOST_CHARACTERS.reason}
-          onChange={(event) => setReason(event.target.value)}
-        />
-      </Field>
+      <ReasonField reason={reason} setReason={setReason} />
     </AlertDialog>
   );
 }

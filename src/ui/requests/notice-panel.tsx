@@ -63,6 +63,32 @@ const CHOICE: Readonly<Record<Where, CalendarChoice | null>> = {
   off: 'excluded',
 };
 
+interface WhoReadsProps {
+  readonly fields: Fields;
+  readonly on: NoticePreview['calendars'];
+  readonly notice: NoticePreview;
+}
+
+const WhoReads = ({ fields, on, notice }: WhoReadsProps) => (
+  <p className="mt-1">
+    {!fields.publish
+      ? t`Nobody: it is not to be published.`
+      : fields.heldBack
+        ? t`Nobody yet: it is held back.`
+        : on.length
+          ? tAs(
+              'calendar',
+            )`On ${on.map(({ name }) => name).join(', ')}${fields.publishFrom ? t`, from ${fields.publishFrom} on` : ''}.`
+          : t`On no calendar, so readers will not find it.`}
+    {notice.path && (
+      <>
+        {' '}
+        <Link href={notice.path}>{t`Its page`}</Link>
+      </>
+    )}
+  </p>
+);
+
 /** As readers will see it once it is approved. */
 function AsRead({ notice, fields }: { notice: NoticePreview; fields: Fields }) {
   const on = notice.calendars.filter((each) =>
@@ -87,23 +113,7 @@ function AsRead({ notice, fields }: { notice: NoticePreview; fields: Fields }) {
         {notice.hosts && ` · ${notice.hosts}`}
       </p>
       {fields.publicHtml && <SafeHtml html={fields.publicHtml} className="mt-1 max-w-prose" />}
-      <p className="mt-1">
-        {!fields.publish
-          ? t`Nobody: it is not to be published.`
-          : fields.heldBack
-            ? t`Nobody yet: it is held back.`
-            : on.length
-              ? tAs(
-                  'calendar',
-                )`On ${on.map(({ name }) => name).join(', ')}${fields.publishFrom ? t`, from ${fields.publishFrom} on` : ''}.`
-              : t`On no calendar, so readers will not find it.`}
-        {notice.path && (
-          <>
-            {' '}
-            <Link href={notice.path}>{t`Its page`}</Link>
-          </>
-        )}
-      </p>
+      <WhoReads fields={fields} on={on} notice={notice} />
     </section>
   );
 }

@@ -72,6 +72,51 @@ const WhyField = ({ reason, setReason }: WhyFieldProps) => (
   </label>
 );
 
+interface MoveFootProps {
+  readonly change: ChangeHandle;
+  readonly whyOff: string | null;
+  readonly patch: ReturnType<typeof usePatch>['patch'];
+  readonly run: (step: Parameters<ChangeHandle['run']>[0]) => Promise<void>;
+  readonly reason: string;
+  readonly keepIndoors: boolean;
+  readonly dates: string;
+  readonly canOffer: boolean;
+  readonly until: string;
+  readonly setUntil: (until: string) => void;
+}
+
+const MoveFoot = ({
+  change,
+  whyOff,
+  patch,
+  run,
+  reason,
+  keepIndoors,
+  dates,
+  canOffer,
+  until,
+  setUntil,
+}: MoveFootProps) => (
+  <div className="mt-2 flex flex-wrap items-end gap-2">
+    <Button
+      isBusy={change.isSending}
+      off={whyOff}
+      onClick={() => patch && void run({ action: 'move', patch, reason, keepIndoors })}
+    >{t`Move ${dates}`}</Button>
+    {canOffer && (
+      <OfferForm
+        patch={patch}
+        run={run}
+        until={until}
+        change={change}
+        whyOff={whyOff}
+        dates={dates}
+        setUntil={setUntil}
+      />
+    )}
+  </div>
+);
+
 /** Picked dates put to another time or place of the office's own choosing, at once or as an offer; what it does is said before. */
 export function OfficeMove({ request, picked, spaces, change, offerUntil }: OfficeMoveProps) {
   const handle = usePatch(request, picked);
@@ -101,24 +146,18 @@ export function OfficeMove({ request, picked, spaces, change, offerUntil }: Offi
       </PatchFields>
       <PreviewLines preview={preview} />
       <KeepIndoors preview={preview} isKept={keepIndoors} onChange={setKeepIndoors} />
-      <div className="mt-2 flex flex-wrap items-end gap-2">
-        <Button
-          isBusy={change.isSending}
-          off={whyOff}
-          onClick={() => patch && void run({ action: 'move', patch, reason, keepIndoors })}
-        >{t`Move ${dates}`}</Button>
-        {canOffer && (
-          <OfferForm
-            patch={patch}
-            run={run}
-            until={until}
-            change={change}
-            whyOff={whyOff}
-            dates={dates}
-            setUntil={setUntil}
-          />
-        )}
-      </div>
+      <MoveFoot
+        change={change}
+        whyOff={whyOff}
+        patch={patch}
+        run={run}
+        reason={reason}
+        keepIndoors={keepIndoors}
+        dates={dates}
+        canOffer={canOffer}
+        until={until}
+        setUntil={setUntil}
+      />
     </Disclosure>
   );
 }

@@ -142,25 +142,36 @@ const OfferForm = ({ run, change, until, setUntil }: OfferFormProps) => (
   </Form>
 );
 
-/** Why it is moved, and until when an offer is held. */
-function useReasonAndEnd(offerUntil: string) {
+/** Moving dates to an alternative, or offering it: with why, and until when an offer is held. */
+function useOffering({
+  request,
+  change,
+  offerUntil,
+}: Pick<OfficeWaysProps, 'request' | 'change' | 'offerUntil'>) {
   const [reason, setReason] = useState('');
   const [until, setUntil] = useState(offerUntil);
-  return { reason, setReason, until, setUntil };
-}
-
-/** For the office: alternatives of the request's dates, moved there at once or offered to the requester. */
-export function OfficeWays({ request, change, ways, onTakeForAll, offerUntil }: OfficeWaysProps) {
-  const { reason, setReason, until, setUntil } = useReasonAndEnd(offerUntil);
-  if (!inTrouble(request.dates).length) return null;
   const isWaiting = (occurrence: number | null) =>
     request.dates.some(({ id, state }) => id === occurrence && state === 'waiting');
-
   const offer = (run: () => Promise<boolean>) => (
     <OfferForm run={run} change={change} until={until} setUntil={setUntil} />
   );
   const why = <WhyMoved reason={reason} setReason={setReason} />;
-  const moveOne = (way: AlternativeView, occurrence: number) => (
+  return { reason, until, isWaiting, offer, why };
+}
+
+interface MovingProps {
+  readonly change: ChangeHandle;
+  readonly offering: ReturnType<typeof useOffering>;
+}
+
+const MoveOne = ({
+  way,
+  occurrence,
+  change,
+  offering,
+}: MovingProps & { way: AlternativeView; occurrence: number }) => {
+  const { reason, until, isWaiting, offer, why } = offering;
+  return (
     <>
       {why}
       <Button
@@ -172,36 +183,56 @@ export function OfficeWays({ request, change, ways, onTakeForAll, offerUntil }: 
         offer(() => change.run({ action: 'propose', patch: way.patch, until }, [occurrence]))}
     </>
   );
-  const moveShared = sharedMove(change, reason);
-  const moveAll = (way: SeriesAlternativeView) => {
-    const each = way.changes.map(({ occurrence, patch }) => ({ occurrence: occurrence!, patch }));
-    const dates = each.map(({ occurrence }) => occurrence);
-    return (
-      <>
-        {dates.every(isWaiting) && (
-          <Button
-            isMain
-            isBusy={change.isSending}
-            onClick={() => onTakeForAll(way)}
-          >{t`Take it, and approve the rest …`}</Button>
-        )}
-        {why}
+};
+
+interface MoveAllProps extends MovingProps {
+  readonly way: SeriesAlternativeView;
+  onTakeForAll(way: SeriesAlternativeView): void;
+}
+
+function MoveAll({ way, change, offering, onTakeForAll }: MoveAllProps) {
+  const { reason, until, isWaiting, offer, why } = offering;
+  const each = way.changes.map(({ occurrence, patch }) => ({ occurrence: occurrence!, patch }));
+  const dates = each.map(({ occurrence }) => occurrence);
+  const areWaiting = dates.every(isWaiting);
+  return (
+    <>
+      {areWaiting && (
         <Button
+          isMain
           isBusy={change.isSending}
-          onClick={() => change.run({ action: 'move', each, reason }, dates)}
-        >{t`Move ${countText(dates.length, 'date', 'dates')}`}</Button>
-        {dates.every(isWaiting) && offer(() => change.run({ action: 'propose', each, until }, dates))}
-      </>
-    );
-  };
+          onClick={() => onTakeForAll(way)}
+        >{t`Take it, and approve the rest …`}</Button>
+      )}
+      {why}
+      <Button
+        isBusy={change.isSending}
+        onClick={() => change.run({ action: 'move', each, reason }, dates)}
+      >{t`Move ${countText(dates.length, 'date', 'dates')}`}</Button>
+      {areWaiting && offer(() => change.run({ action: 'propose', each, until }, dates))}
+    </>
+  );
+}
+
+/** For the office: alternatives of the request's dates, moved there at once or offered to the requester. */
+export function OfficeWays({ request, change, ways, onTakeForAll, offerUntil }: OfficeWaysProps) {
+  const offering = useOffering({ request, change, offerUntil });
+  if (!inTrouble(request.dates).length) return null;
+  const { reason } = offering;
+  const moving = { change, offering };
+  const moveShared = sharedMove(change, reason);
   return (
     <Alternatives
       ways={ways}
       isSeries={request.dates.length > 1}
       actions={{
         one: (way, { occurrence }) =>
-          way.hire ? <HireIn hire={way.hire} reason={reason} /> : moveOne(way, occurrence!),
-        series: moveAll,
+          way.hire ? (
+            <HireIn hire={way.hire} reason={reason} />
+          ) : (
+            <MoveOne way={way} occurrence={occurrence!} {...moving} />
+          ),
+        series: (way) => <MoveAll way={way} onTakeForAll={onTakeForAll} {...moving} />,
         shared: ({ placements }) => (
           <Button
             isMain
@@ -210,7 +241,7 @@ export function OfficeWays({ request, change, ways, onTakeForAll, offerUntil }: 
           >{t`Move them there`}</Button>
         ),
         rival: (way, rival) => <MoveRival rival={rival} way={way} />,
-        ours: (way, { occurrence }) => moveOne(way, occurrence),
+        ours: (way, { occurrence }) => <MoveOne way={way} occurrence={occurrence} {...moving} />,
       }}
     />
   );

@@ -122,6 +122,25 @@ interface OneStepFormProps {
   readonly words: string;
 }
 
+interface WhyFieldProps {
+  readonly reason: string;
+  readonly setReason: (value: string) => void;
+}
+
+const WhyField = ({ reason, setReason }: WhyFieldProps) => (
+  <label className="min-w-56 flex-1">
+    <span className="block text-note">
+      {t`Why `}
+      <span className="text-soft">{t`(needed where a rule is not kept)`}</span>
+    </span>
+    <TextField
+      maxLength={MOST_CHARACTERS.reason}
+      value={reason}
+      onChange={(event) => setReason(event.target.value)}
+    />
+  </label>
+);
+
 const OneStepForm = ({
   wanted,
   change,
@@ -145,17 +164,7 @@ const OneStepForm = ({
         <DateTimeField isRequired value={until} onChange={setUntil} />
       </Field>
     )}
-    <label className="min-w-56 flex-1">
-      <span className="block text-note">
-        {t`Why `}
-        <span className="text-soft">{t`(needed where a rule is not kept)`}</span>
-      </span>
-      <TextField
-        maxLength={MOST_CHARACTERS.reason}
-        value={reason}
-        onChange={(event) => setReason(event.target.value)}
-      />
-    </label>
+    <WhyField reason={reason} setReason={setReason} />
     <Button
       isMain
       isSubmit
@@ -166,6 +175,16 @@ const OneStepForm = ({
     </Button>
     <Button onClick={() => onOpen(false)}>{t`Not now`}</Button>
   </Form>
+);
+
+const WhoIsAsked = ({ request, moved }: { readonly request: RequestView; readonly moved: number }) => (
+  <p className="text-note text-soft">
+    {request.otherSpaceOk
+      ? t`The requester said that another space will do: no answer is needed.`
+      : moved > 0
+        ? t`${request.requester.name} is asked whether that will do; the spaces are held meanwhile.`
+        : ''}
+  </p>
 );
 
 /** What is clear approved, and what clashes at its best alternative, in one step that is seen before it is taken. */
@@ -212,13 +231,7 @@ export function OneStepPanel({
         setReason={setReason}
         words={words}
       />
-      <p className="text-note text-soft">
-        {request.otherSpaceOk
-          ? t`The requester said that another space will do: no answer is needed.`
-          : moved > 0
-            ? t`${request.requester.name} is asked whether that will do; the spaces are held meanwhile.`
-            : ''}
-      </p>
+      <WhoIsAsked request={request} moved={moved} />
     </section>
   );
 }

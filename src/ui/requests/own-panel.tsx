@@ -42,6 +42,48 @@ interface OwnPanelProps {
   readonly spaces: readonly SpaceOption[];
 }
 
+interface OwnCommandsProps {
+  readonly open: DateView[];
+  readonly setPicked: (picked: ReadonlySet<number>) => void;
+  readonly picked: DateView[];
+  readonly pickable: Set<number>;
+  readonly isChanging: boolean;
+  readonly changeable: DateView[];
+  readonly setChanging: (changing: boolean) => void;
+  readonly change: ChangeHandle;
+  readonly done: () => void;
+}
+
+const OwnCommands = ({
+  open,
+  setPicked,
+  picked,
+  pickable,
+  isChanging,
+  changeable,
+  setChanging,
+  change,
+  done,
+}: OwnCommandsProps) => (
+  <div className="flex flex-wrap gap-2 py-2">
+    {open.length > 1 && (
+      <Button onClick={() => setPicked(picked.length === open.length ? new Set() : pickable)}>
+        {picked.length === open.length ? t`Pick none` : t`Pick all ${open.length}`}
+      </Button>
+    )}
+    <Button
+      aria-expanded={isChanging && changeable.length > 0}
+      off={changeable.length ? null : t`Pick dates in the list above first.`}
+      onClick={() => setChanging(!isChanging)}
+    >
+      {changeable.length
+        ? t`Change ${countText(changeable.length, 'date', 'dates')} …`
+        : t`Pick the dates to change`}
+    </Button>
+    <LeaveDialog picked={picked.filter(canLeave)} change={change} onLeft={done} />
+  </div>
+);
+
 /** One's own dates: changing, withdrawing and cancelling one, some or all; taking what the office offers. */
 export function OwnPanel({ request, spaces }: OwnPanelProps) {
   const open = request.dates.filter((date) => canLeave(date) || canChange(date));
@@ -71,23 +113,17 @@ export function OwnPanel({ request, spaces }: OwnPanelProps) {
       <Offered change={change} dates={offered} />
       <OwnWays request={request} change={change} />
       {open.length > 0 && (
-        <div className="flex flex-wrap gap-2 py-2">
-          {open.length > 1 && (
-            <Button onClick={() => setPicked(picked.length === open.length ? new Set() : pickable)}>
-              {picked.length === open.length ? t`Pick none` : t`Pick all ${open.length}`}
-            </Button>
-          )}
-          <Button
-            aria-expanded={isChanging && changeable.length > 0}
-            off={changeable.length ? null : t`Pick dates in the list above first.`}
-            onClick={() => setChanging(!isChanging)}
-          >
-            {changeable.length
-              ? t`Change ${countText(changeable.length, 'date', 'dates')} …`
-              : t`Pick the dates to change`}
-          </Button>
-          <LeaveDialog picked={picked.filter(canLeave)} change={change} onLeft={done} />
-        </div>
+        <OwnCommands
+          open={open}
+          setPicked={setPicked}
+          picked={picked}
+          pickable={pickable}
+          isChanging={isChanging}
+          changeable={changeable}
+          setChanging={setChanging}
+          change={change}
+          done={done}
+        />
       )}
       {isChanging && changeable.length > 0 && (
         <OwnChange request={request} picked={changeable} spaces={spaces} change={change} onChanged={done} />

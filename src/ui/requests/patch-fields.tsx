@@ -104,6 +104,31 @@ interface PatchFieldsProps {
   readonly children: ReactNode;
 }
 
+interface SpaceFieldProps {
+  readonly spaces: readonly SpaceOption[];
+  readonly fields: Fields;
+  readonly handle: PatchHandle;
+}
+
+const SpaceField = ({ spaces, fields, handle }: SpaceFieldProps) => (
+  <label className="col-span-2">
+    {t`Another space`}
+    <Combobox
+      aria-label={t`Another space`}
+      options={[
+        { value: '', text: t`as it is` },
+        ...spaces.map(({ id, name, building }) => ({
+          value: String(id),
+          text: name,
+          group: building,
+        })),
+      ]}
+      value={fields.spaceId}
+      onChange={(spaceId) => handle.set({ spaceId })}
+    />
+  </label>
+);
+
 /** Other hours, another day, people or space; what is left empty stays. */
 export function PatchFields({ request, spaces, handle, children }: PatchFieldsProps) {
   const { fields } = handle;
@@ -132,24 +157,7 @@ export function PatchFields({ request, spaces, handle, children }: PatchFieldsPr
         {t`People`}
         <NumberField step={1} min={1} value={fields.people} onChange={set('people')} />
       </label>
-      {request.spaces.length > 0 && (
-        <label className="col-span-2">
-          {t`Another space`}
-          <Combobox
-            aria-label={t`Another space`}
-            options={[
-              { value: '', text: t`as it is` },
-              ...spaces.map(({ id, name, building }) => ({
-                value: String(id),
-                text: name,
-                group: building,
-              })),
-            ]}
-            value={fields.spaceId}
-            onChange={(spaceId) => handle.set({ spaceId })}
-          />
-        </label>
-      )}
+      {request.spaces.length > 0 && <SpaceField spaces={spaces} fields={fields} handle={handle} />}
       {children}
     </div>
   );

@@ -37,6 +37,31 @@ interface PickPlaceProps {
   onPick(place: PickedPlace | null): void;
 }
 
+interface LayoutFieldProps {
+  readonly value: PickedPlace | null;
+  readonly space: PlaceOption | undefined;
+  onPick(place: PickedPlace | null): void;
+  readonly usual: string;
+}
+
+const LayoutField = ({ value, space, onPick, usual }: LayoutFieldProps) => (
+  <label>
+    {t`Layout`}
+    <Select
+      value={value?.layout ?? ''}
+      onChange={({ target }) => space && onPick({ spaceId: space.id, layout: target.value as Layout | '' })}
+    >
+      <option value="">{usual}</option>
+      {space?.layouts.map((offer) => (
+        <option
+          key={offer.layout}
+          value={offer.layout}
+        >{t`${LAYOUT_WORDS[offer.layout]}, for ${offer.seats}`}</option>
+      ))}
+    </Select>
+  </label>
+);
+
 /** A space and how it is set: those that seat the people first. */
 export function PickPlace({
   places,
@@ -66,23 +91,7 @@ export function PickPlace({
           onChange={(picked) => onPick(picked ? { spaceId: Number(picked), layout: '' } : null)}
         />
       </label>
-      <label>
-        {t`Layout`}
-        <Select
-          value={value?.layout ?? ''}
-          onChange={({ target }) =>
-            space && onPick({ spaceId: space.id, layout: target.value as Layout | '' })
-          }
-        >
-          <option value="">{usual}</option>
-          {space?.layouts.map((offer) => (
-            <option
-              key={offer.layout}
-              value={offer.layout}
-            >{t`${LAYOUT_WORDS[offer.layout]}, for ${offer.seats}`}</option>
-          ))}
-        </Select>
-      </label>
+      <LayoutField value={value} space={space} onPick={onPick} usual={usual} />
     </>
   );
 }

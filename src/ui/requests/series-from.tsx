@@ -24,9 +24,10 @@ import { RepeatFields } from '@/ui/ask/repeat-fields';
 import { ruleFields, ruleOf } from '@/ui/ask/rule-form';
 import { ChangeDone } from './change-done';
 import { PreviewLines } from './preview-lines';
-import { useChange } from './use-change';
+import { useChange, type ChangeHandle } from './use-change';
 import { usePreviewAt } from './use-preview';
 import { Form } from '@/ui/kit/form';
+import type { ChangeReply } from '@/contracts/requests/change';
 
 /** Dates of a series that are still to come and not given up. */
 const toCome = (dates: readonly DateView[]): DateView[] =>
@@ -134,6 +135,21 @@ function useSeriesFrom(request: RequestView, dates: readonly DateView[]) {
   return { change, form, at, from, split, url, setTouched, isTouched, preview, pickFrom };
 }
 
+interface SeriesFootProps {
+  readonly change: ChangeHandle;
+  readonly split: string | Split;
+  readonly preview: string | ChangeReply | null;
+}
+
+const SeriesFoot = ({ change, split, preview }: SeriesFootProps) => (
+  <Button
+    isSubmit
+    className="mt-2"
+    isBusy={change.isSending}
+    off={typeof split === 'string' ? split : typeof preview === 'string' ? preview : null}
+  >{t`Change the series from this date`}</Button>
+);
+
 function SeriesForm({ request, dates }: { request: RequestView; dates: readonly DateView[] }) {
   const { change, form, at, from, split, url, setTouched, isTouched, preview, pickFrom } = useSeriesFrom(
     request,
@@ -170,12 +186,7 @@ function SeriesForm({ request, dates }: { request: RequestView; dates: readonly 
         ) : (
           <PreviewLines preview={preview} />
         ))}
-      <Button
-        isSubmit
-        className="mt-2"
-        isBusy={change.isSending}
-        off={typeof split === 'string' ? split : typeof preview === 'string' ? preview : null}
-      >{t`Change the series from this date`}</Button>
+      <SeriesFoot change={change} split={split} preview={preview} />
       <ChangeDone change={change} />
     </Form>
   );

@@ -41,6 +41,45 @@ interface WidenDatesProps {
   onPick(ids: ReadonlySet<number>): void;
 }
 
+interface WeekdayFieldProps {
+  readonly span: Span;
+  readonly setSpan: (span: Span) => void;
+  readonly counted: (text: string, part: Partial<Span>) => string;
+  readonly days: string[];
+}
+
+const WeekdayField = ({ span, setSpan, counted, days }: WeekdayFieldProps) => (
+  <Field label={t`Weekday`} look="note">
+    <Select value={span.weekday} onChange={({ target }) => setSpan({ ...span, weekday: target.value })}>
+      <option value="">{counted(t`any`, { weekday: '' })}</option>
+      {days.map((each) => (
+        <option key={each} value={each}>
+          {counted(WEEKDAY_NAMES[Number(each) - 1] ?? each, { weekday: each })}
+        </option>
+      ))}
+    </Select>
+  </Field>
+);
+
+interface StateFieldProps {
+  readonly span: Span;
+  readonly setSpan: (span: Span) => void;
+  readonly counted: (text: string, part: Partial<Span>) => string;
+}
+
+const StateField = ({ span, setSpan, counted }: StateFieldProps) => (
+  <Field label={t`State`} look="note">
+    <Select value={span.state} onChange={({ target }) => setSpan({ ...span, state: target.value })}>
+      <option value="">{counted(t`any`, { state: '' })}</option>
+      {STATES.map((state) => (
+        <option key={state} value={state}>
+          {counted(STATE_WORDS[state], { state })}
+        </option>
+      ))}
+    </Select>
+  </Field>
+);
+
 /** Picks more dates of a series than the one it began with: from a date to another, by weekday, by state, with counts. */
 export function WidenDates({ dates, origin, onPick }: WidenDatesProps) {
   const [span, setSpan] = useState<Span>({
@@ -73,26 +112,8 @@ export function WidenDates({ dates, origin, onPick }: WidenDatesProps) {
           {whens}
         </Select>
       </Field>
-      <Field label={t`Weekday`} look="note">
-        <Select value={span.weekday} onChange={({ target }) => setSpan({ ...span, weekday: target.value })}>
-          <option value="">{counted(t`any`, { weekday: '' })}</option>
-          {days.map((each) => (
-            <option key={each} value={each}>
-              {counted(WEEKDAY_NAMES[Number(each) - 1] ?? each, { weekday: each })}
-            </option>
-          ))}
-        </Select>
-      </Field>
-      <Field label={t`State`} look="note">
-        <Select value={span.state} onChange={({ target }) => setSpan({ ...span, state: target.value })}>
-          <option value="">{counted(t`any`, { state: '' })}</option>
-          {STATES.map((state) => (
-            <option key={state} value={state}>
-              {counted(STATE_WORDS[state], { state })}
-            </option>
-          ))}
-        </Select>
-      </Field>
+      <WeekdayField span={span} setSpan={setSpan} counted={counted} days={days} />
+      <StateField span={span} setSpan={setSpan} counted={counted} />
       <Button
         className="col-span-2"
         off={found.length ? null : t`No date of the series is like that.`}

@@ -17,6 +17,30 @@ interface OwnLayoutsProps {
   onTake(query: OwnLayout['query']): void;
 }
 
+interface OwnLineProps {
+  readonly each: OwnLayout;
+  onTake(query: OwnLayout['query']): void;
+  readonly mayKeep: boolean;
+  readonly isSending: boolean;
+  readonly submit: ReturnType<typeof useSubmit>['submit'];
+}
+
+const OwnLine = ({ each, onTake, mayKeep, isSending, submit }: OwnLineProps) => (
+  <li className="flex items-center gap-2">
+    <Button className="grow text-left" onClick={() => onTake(each.query)}>
+      {each.name}
+    </Button>
+    {mayKeep && (
+      <Button
+        className="px-2"
+        aria-label={t`Delete ${each.name}`}
+        isBusy={isSending}
+        onClick={() => void submit(`/api/own-layouts/${each.id}/drop`, {})}
+      >{t`Delete`}</Button>
+    )}
+  </li>
+);
+
 /** The house's own ways to set rooms: taken by a press, kept and given up by the office. */
 export function OwnLayouts({ own, query, mayKeep, onTake }: OwnLayoutsProps) {
   const [name, setName] = useState('');
@@ -32,19 +56,14 @@ export function OwnLayouts({ own, query, mayKeep, onTake }: OwnLayoutsProps) {
       <h2 id="own-layouts" className="text-lg">{t`Layouts of the office`}</h2>
       <ul className="grid gap-1">
         {own.map((each) => (
-          <li key={each.id} className="flex items-center gap-2">
-            <Button className="grow text-left" onClick={() => onTake(each.query)}>
-              {each.name}
-            </Button>
-            {mayKeep && (
-              <Button
-                className="px-2"
-                aria-label={t`Delete ${each.name}`}
-                isBusy={isSending}
-                onClick={() => void submit(`/api/own-layouts/${each.id}/drop`, {})}
-              >{t`Delete`}</Button>
-            )}
-          </li>
+          <OwnLine
+            key={each.id}
+            each={each}
+            onTake={onTake}
+            mayKeep={mayKeep}
+            isSending={isSending}
+            submit={submit}
+          />
         ))}
       </ul>
       {mayKeep && (

@@ -51,7 +51,6 @@ interface DrawingProps {
 }
 
 interface DoorGapProps {
-  readonly side: 'top' | 'right' | 'bottom' | 'left';
   readonly offsetMm: number;
   readonly isUpright: boolean;
   readonly at: number;
@@ -109,7 +108,7 @@ export function PlanDrawing({ room, plan, name }: DrawingProps) {
         return (
           <DoorGap
             key={`${side} ${offsetMm}`}
-            side={side}
+
             offsetMm={offsetMm}
             isUpright={isUpright}
             at={at}

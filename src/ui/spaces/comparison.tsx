@@ -2,7 +2,7 @@ import { ButtonLink } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import Link from '@/ui/kit/link';
 import type { ReactNode } from 'react';
-import type { PlacesReply, SpacePage } from '@/contracts/calendar/places';
+import type { FoundPlace, PlacesReply, SpacePage } from '@/contracts/calendar/places';
 import { dayLong } from '@/contracts/words/when';
 import type { LocalDate } from '@/core/time/local-time';
 import { VerdictStamp } from '@/ui/kit/verdict-stamp';
@@ -82,6 +82,18 @@ const OnThatDay = ({ on }: OnThatDayProps) => (
   </ul>
 );
 
+const FreeThen = ({ place }: { readonly place: FoundPlace }) => (
+  <>
+    <VerdictStamp verdict={place.verdict} />{' '}
+    {place.dates > 1 && t`free on ${place.clear + place.look} of ${place.dates} dates`}
+    {place.sentences.map((sentence) => (
+      <p key={sentence} className="text-note text-soft">
+        {sentence}
+      </p>
+    ))}
+  </>
+);
+
 /** Up to three spaces beside one another, all floors at one scale; the picked time stays. */
 export function Comparison({ pages, found, day, askHref, dropHref }: ComparisonProps) {
   const row = (title: string, cell: (page: SpacePage) => ReactNode) => (
@@ -108,17 +120,7 @@ export function Comparison({ pages, found, day, askHref, dropHref }: ComparisonP
           {row(t`Then`, ({ id }) => {
             const place = answers.get(id);
             if (!place) return found.unfit.find(({ spaceId }) => spaceId === id)?.why;
-            return (
-              <>
-                <VerdictStamp verdict={place.verdict} />{' '}
-                {place.dates > 1 && t`free on ${place.clear + place.look} of ${place.dates} dates`}
-                {place.sentences.map((sentence) => (
-                  <p key={sentence} className="text-note text-soft">
-                    {sentence}
-                  </p>
-                ))}
-              </>
-            );
+            return <FreeThen place={place} />;
           })}
           {row(t`Seats`, ({ layouts }) => (
             <Seats layouts={layouts} />

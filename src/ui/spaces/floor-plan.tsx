@@ -20,7 +20,6 @@ const BayName = ({ bay, x, wide, height }: BayNameProps) => (
 );
 
 interface BayLineProps {
-  readonly bay: string;
   readonly x: number;
   readonly height: number;
 }
@@ -74,7 +73,7 @@ export function FloorPlanDrawing({
           strokeWidth={isMeasured ? 3 : 2}
         />
         {parts.slice(1).map(({ bay, x }) => (
-          <BayLine key={bay} bay={bay} x={x} height={height} />
+          <BayLine key={bay} x={x} height={height} />
         ))}
         {parts.map(({ bay, x, width: wide }) => (
           <BayName key={bay} bay={bay} x={x} wide={wide} height={height} />

@@ -3,8 +3,7 @@ import { t } from '@/contracts/language/translate';
 import Link from '@/ui/kit/link';
 import { MOST_COMPARED, type FoundPlace, type PlacesReply } from '@/contracts/calendar/places';
 import { countText } from '@/contracts/words/when';
-import type { LocalDateTime } from '@/core/time/local-time';
-import { dateOf } from '@/core/time/local-time';
+import { type LocalDateTime, dateOf } from '@/core/time/local-time';
 import { askHref } from '@/ui/ask/ask-address';
 import { boardHref } from '@/ui/board/board-address';
 import { VerdictStamp } from '@/ui/kit/verdict-stamp';
@@ -24,6 +23,26 @@ interface FoundProps {
 /** How many of the dates can be had there. */
 const sayDates = ({ clear, look, dates }: FoundPlace): string =>
   dates === 1 ? '' : t`free on ${clear + look} of ${dates} dates`;
+
+const PlaceWords = ({ place }: { readonly place: FoundPlace }) => (
+  <div className="min-w-56 flex-1">
+    <p>
+      <Link className="font-semibold" href={`/spaces/${place.code}`}>
+        {place.name}
+      </Link>{' '}
+      <span className="text-soft">
+        {place.code}, {place.building}
+        {place.familiar !== 2 && ` · ${place.familiar === 0 ? t`pinned` : t`used before`}`}
+      </span>
+    </p>
+    <p className="text-note">{t`${place.layout}, ${place.seats} seats, ${place.spareSeats} to spare`}</p>
+    {place.sentences.map((sentence) => (
+      <p key={sentence} className="mt-0.5 text-note text-soft">
+        {sentence}
+      </p>
+    ))}
+  </div>
+);
 
 function Place({
   place,
@@ -45,23 +64,7 @@ function Place({
   };
   return (
     <li className="flex flex-wrap items-start gap-x-4 gap-y-1 border-b border-rule px-4 py-3">
-      <div className="min-w-56 flex-1">
-        <p>
-          <Link className="font-semibold" href={`/spaces/${place.code}`}>
-            {place.name}
-          </Link>{' '}
-          <span className="text-soft">
-            {place.code}, {place.building}
-            {place.familiar !== 2 && ` · ${place.familiar === 0 ? t`pinned` : t`used before`}`}
-          </span>
-        </p>
-        <p className="text-note">{t`${place.layout}, ${place.seats} seats, ${place.spareSeats} to spare`}</p>
-        {place.sentences.map((sentence) => (
-          <p key={sentence} className="mt-0.5 text-note text-soft">
-            {sentence}
-          </p>
-        ))}
-      </div>
+      <PlaceWords place={place} />
       <p className="w-44 pt-0.5">
         <VerdictStamp verdict={place.verdict} /> {sayDates(place)}
       </p>
@@ -85,6 +88,37 @@ function Place({
   );
 }
 
+interface OnBoardLinkProps {
+  readonly asked: Omit<FoundProps, 'reply'>;
+  readonly places: readonly FoundPlace[];
+}
+
+const OnBoardLink = ({ asked, places }: OnBoardLinkProps) => (
+  <p className="pb-2">
+    <ButtonLink
+      href={boardHref({
+        day: dateOf(asked.start),
+        only: places.slice(0, 100).map(({ spaceId }) => spaceId),
+      })}
+    >{t`All of them on the board`}</ButtonLink>
+  </p>
+);
+
+interface AlsoOnProps {
+  readonly alsoOn: readonly { readonly building: string; readonly events: readonly string[] }[];
+}
+
+const AlsoOn = ({ alsoOn }: AlsoOnProps) => (
+  <div className="mt-4">
+    <h3 className="text-lg">{t`What else is on then`}</h3>
+    {alsoOn.map(({ building, events }) => (
+      <p key={building} className="text-note">
+        <b>{building}:</b> {events.join(' · ')}
+      </p>
+    ))}
+  </div>
+);
+
 /** Places that answer, best first, with what else is on then. */
 export function FoundPlaces({ reply, ...asked }: FoundProps) {
   const { places, unfitText, inWords, notes, alsoOn } = reply;
@@ -102,16 +136,7 @@ export function FoundPlaces({ reply, ...asked }: FoundProps) {
           ? t`${countText(clear, 'space is', 'spaces are')} clear${places.length > clear ? t`, ${places.length - clear} not` : ''}. ${unfitText}`
           : t`${unfitText} Change what they are short of, or ask the office.`}
       </p>
-      {places.length > 0 && (
-        <p className="pb-2">
-          <ButtonLink
-            href={boardHref({
-              day: dateOf(asked.start),
-              only: places.slice(0, 100).map(({ spaceId }) => spaceId),
-            })}
-          >{t`All of them on the board`}</ButtonLink>
-        </p>
-      )}
+      {places.length > 0 && <OnBoardLink asked={asked} places={places} />}
       {places.length > 0 && (
         <ol className="sheet">
           {places.map((place) => (
@@ -119,16 +144,7 @@ export function FoundPlaces({ reply, ...asked }: FoundProps) {
           ))}
         </ol>
       )}
-      {alsoOn.length > 0 && (
-        <div className="mt-4">
-          <h3 className="text-lg">{t`What else is on then`}</h3>
-          {alsoOn.map(({ building, events }) => (
-            <p key={building} className="text-note">
-              <b>{building}:</b> {events.join(' · ')}
-            </p>
-          ))}
-        </div>
-      )}
+      {alsoOn.length > 0 && <AlsoOn alsoOn={alsoOn} />}
     </section>
   );
 }

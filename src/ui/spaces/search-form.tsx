@@ -20,6 +20,37 @@ interface FormProps extends FieldText {
   readonly equipment: readonly { readonly id: number; readonly name: string }[];
 }
 
+interface LayoutSoughtProps {
+  readonly field: { text: Readonly<Record<string, string>>; faults: Readonly<Record<string, string>> };
+}
+
+const LayoutSought = ({ field }: LayoutSoughtProps) => (
+  <Choice
+    name="layout"
+    label={t`Layout`}
+    none={t`any that seats them`}
+    options={LAYOUTS.map((each) => [each, LAYOUT_WORDS[each]])}
+    look="plain"
+    defaultValue={field.text.layout ?? ''}
+  />
+);
+
+interface TypeSoughtProps {
+  readonly equipment: readonly { readonly id: number; readonly name: string }[];
+  readonly field: { text: Readonly<Record<string, string>>; faults: Readonly<Record<string, string>> };
+}
+
+const TypeSought = ({ equipment, field }: TypeSoughtProps) => (
+  <Choice
+    name="type"
+    label={t`Equipment`}
+    none={t`none`}
+    options={equipment.map(({ id, name }) => [String(id), name])}
+    look="plain"
+    defaultValue={field.text.type ?? ''}
+  />
+);
+
 /** Time and needs given, places wanted. A plain form: its answers have an address. */
 export function SearchForm({ text, faults, equipment }: FormProps) {
   const field = { text, faults };
@@ -31,14 +62,7 @@ export function SearchForm({ text, faults, equipment }: FormProps) {
       className="sheet grid gap-3 p-4 sm:grid-cols-2"
     >
       <PlainField name="people" label={t`People`} kind="number" min={1} {...field} />
-      <Choice
-        name="layout"
-        label={t`Layout`}
-        none={t`any that seats them`}
-        options={LAYOUTS.map((each) => [each, LAYOUT_WORDS[each]])}
-        look="plain"
-        defaultValue={field.text.layout ?? ''}
-      />
+      <LayoutSought field={field} />
       <Choice
         name="has"
         label={t`Having`}
@@ -58,14 +82,7 @@ export function SearchForm({ text, faults, equipment }: FormProps) {
         defaultValue={field.text.repeat ?? ''}
       />
       <PlainField name="dates" label={t`Dates`} kind="number" min={1} max={MOST_SEARCH_DATES} {...field} />
-      <Choice
-        name="type"
-        label={t`Equipment`}
-        none={t`none`}
-        options={equipment.map(({ id, name }) => [String(id), name])}
-        look="plain"
-        defaultValue={field.text.type ?? ''}
-      />
+      <TypeSought equipment={equipment} field={field} />
       <PlainField name="quantity" label={t`How many`} kind="number" min={1} {...field} />
       <Button isMain isSubmit className="sm:col-span-2">{t`Find spaces`}</Button>
     </form>

@@ -57,6 +57,43 @@ function Entry({ date, day, link, isFramed }: EntryProps) {
   );
 }
 
+interface DayProps {
+  readonly day: LocalDate;
+  readonly own: NoticeDate[];
+  readonly today: LocalDate;
+  dayHref(day: LocalDate): string;
+  readonly isFramed: boolean;
+  readonly isOther: boolean;
+  readonly link: string | null;
+}
+
+const Day = ({ day, own, today, dayHref, isFramed, isOther, link }: DayProps) => (
+  <li
+    className={`min-w-0 border-b border-rule p-1.5 md:min-h-24 md:border-r ${own.length ? '' : 'hidden md:block'} ${
+      day === today ? 'bg-raised shadow-[inset_0_3px_0_var(--accent)]' : ''
+    }`}
+  >
+    <EventLink
+      href={dayHref(day)}
+      isFramed={isFramed}
+      className="inline-block min-h-6 no-underline hover:underline"
+    >
+      <span aria-hidden="true" className={isOther ? 'text-soft' : ''}>
+        <span className="font-serif text-lg font-semibold">{Number(day.slice(8))}</span>{' '}
+        <span className="text-soft">{WEEKDAYS[weekdayOf(day) - 1]}</span>
+      </span>
+      <span className="sr-only">{dayLong(day)}</span>
+    </EventLink>
+    {own.length > 0 && (
+      <ul>
+        {own.map((date) => (
+          <Entry key={date.key} date={date} day={day} link={link} isFramed={isFramed} />
+        ))}
+      </ul>
+    )}
+  </li>
+);
+
 /** Weeks of days beside one another; on a narrow page a list of the days on which something is. */
 export function NoticeDays({
   first,
@@ -75,31 +112,16 @@ export function NoticeDays({
         const own = dates.filter((date) => date.day <= day && day <= lastDayOf(date.start, date.end));
         const isOther = month !== null && day.slice(0, 7) !== month;
         return (
-          <li
+          <Day
             key={day}
-            className={`min-w-0 border-b border-rule p-1.5 md:min-h-24 md:border-r ${own.length ? '' : 'hidden md:block'} ${
-              day === today ? 'bg-raised shadow-[inset_0_3px_0_var(--accent)]' : ''
-            }`}
-          >
-            <EventLink
-              href={dayHref(day)}
-              isFramed={isFramed}
-              className="inline-block min-h-6 no-underline hover:underline"
-            >
-              <span aria-hidden="true" className={isOther ? 'text-soft' : ''}>
-                <span className="font-serif text-lg font-semibold">{Number(day.slice(8))}</span>{' '}
-                <span className="text-soft">{WEEKDAYS[weekdayOf(day) - 1]}</span>
-              </span>
-              <span className="sr-only">{dayLong(day)}</span>
-            </EventLink>
-            {own.length > 0 && (
-              <ul>
-                {own.map((date) => (
-                  <Entry key={date.key} date={date} day={day} link={link} isFramed={isFramed} />
-                ))}
-              </ul>
-            )}
-          </li>
+            day={day}
+            own={own}
+            today={today}
+            dayHref={dayHref}
+            isFramed={isFramed}
+            isOther={isOther}
+            link={link}
+          />
         );
       })}
     </ol>

@@ -5,9 +5,16 @@ import { Button, ButtonAnchor, ButtonLink } from '@/ui/kit/button';
 import { Checkbox, TextField } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t, texts } from '@/contracts/language/translate';
-import { NOTICE_VIEWS, type NoticesPage, type NoticeView } from '@/contracts/publishing/notices';
+import {
+  NOTICE_VIEWS,
+  type NoticeCalendar,
+  type NoticesPage,
+  type NoticeView,
+} from '@/contracts/publishing/notices';
 import { Mark } from '@/ui/kit/mark';
 import { noticesHref } from './notices-address';
+import type { LocalDate } from '@/core/time/local-time';
+import type { Named } from '@/contracts/work-orders/templates';
 
 const VIEW_WORDS: Readonly<Record<NoticeView, string>> = texts({
   list: 'running list',
@@ -46,6 +53,51 @@ function Calendars({ calendars }: Pick<NoticesPage, 'calendars'>) {
   );
 }
 
+interface ChoicesProps {
+  readonly link: string | null;
+  readonly query: NoticesBarProps['page']['query'];
+  readonly on: LocalDate;
+  readonly categories: readonly Named[];
+  readonly buildings: readonly Named[];
+  readonly isTogether: boolean;
+  readonly calendars: readonly NoticeCalendar[];
+}
+
+const Choices = ({ link, query, on, categories, buildings, isTogether, calendars }: ChoicesProps) => (
+  <div className="flex flex-wrap items-end gap-3">
+    {link && <input type="hidden" name="link" value={link} />}
+    {query.host !== undefined && <input type="hidden" name="host" value={query.host} />}
+    <Choice
+      name="view"
+      label={t`As`}
+      defaultValue={query.view}
+      options={NOTICE_VIEWS.map((view) => [view, VIEW_WORDS[view]])}
+    />
+    <Field label={t`From or around`} look="note">
+      <DateField className="w-44" name="on" defaultValue={on} />
+    </Field>
+    <Choice
+      name="category"
+      label={t`What sort`}
+      defaultValue={query.category ?? ''}
+      none={t`any`}
+      options={named(categories)}
+    />
+    <Choice
+      name="building"
+      label={t`Where`}
+      defaultValue={query.building ?? ''}
+      none={t`any`}
+      options={named(buildings)}
+    />
+    <Field label={t`With the words`} look="note" className="min-w-40 grow">
+      <TextField type="search" name="q" defaultValue={query.q} maxLength={MOST_CHARACTERS.search} />
+    </Field>
+    <Button isMain isSubmit>{t`Show`}</Button>
+    {isTogether && <Calendars calendars={calendars} />}
+  </div>
+);
+
 /** What to look at, as a form that needs no script. */
 export function NoticesBar({ page, base, link, isTogether }: NoticesBarProps) {
   const { query, on, calendars, categories, buildings } = page;
@@ -61,38 +113,15 @@ export function NoticesBar({ page, base, link, isTogether }: NoticesBarProps) {
         method="get"
         className="no-print sheet mb-4 p-3 max-md:hidden max-md:target:block"
       >
-        <div className="flex flex-wrap items-end gap-3">
-          {link && <input type="hidden" name="link" value={link} />}
-          {query.host !== undefined && <input type="hidden" name="host" value={query.host} />}
-          <Choice
-            name="view"
-            label={t`As`}
-            defaultValue={query.view}
-            options={NOTICE_VIEWS.map((view) => [view, VIEW_WORDS[view]])}
-          />
-          <Field label={t`From or around`} look="note">
-            <DateField className="w-44" name="on" defaultValue={on} />
-          </Field>
-          <Choice
-            name="category"
-            label={t`What sort`}
-            defaultValue={query.category ?? ''}
-            none={t`any`}
-            options={named(categories)}
-          />
-          <Choice
-            name="building"
-            label={t`Where`}
-            defaultValue={query.building ?? ''}
-            none={t`any`}
-            options={named(buildings)}
-          />
-          <Field label={t`With the words`} look="note" className="min-w-40 grow">
-            <TextField type="search" name="q" defaultValue={query.q} maxLength={MOST_CHARACTERS.search} />
-          </Field>
-          <Button isMain isSubmit>{t`Show`}</Button>
-          {isTogether && <Calendars calendars={calendars} />}
-        </div>
+        <Choices
+          link={link}
+          query={query}
+          on={on}
+          categories={categories}
+          buildings={buildings}
+          isTogether={isTogether}
+          calendars={calendars}
+        />
       </form>
     </>
   );

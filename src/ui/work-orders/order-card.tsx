@@ -140,6 +140,15 @@ const EDGE: Readonly<Record<'done' | 'late' | 'open', string>> = {
   open: 'border-l-ink',
 };
 
+const EventLink = ({ order }: { readonly order: OrderView }) => (
+  <p className="text-soft">
+    <Link href={order.eventHref} className="inline-block min-h-6 underline">
+      {order.eventTitle} · {order.reference}
+    </Link>
+    {order.contentVersion > 1 ? t` · version ${order.contentVersion}` : ''}
+  </p>
+);
+
 /** One order, big enough for a thumb. */
 export function OrderCard({ order }: { order: OrderView }) {
   const look = order.state === 'done' ? 'done' : order.isLate ? 'late' : 'open';
@@ -162,12 +171,7 @@ export function OrderCard({ order }: { order: OrderView }) {
             <Link href={order.planHref} className="inline-block min-h-7 underline">{t`See it set`}</Link>
           </p>
         )}
-        <p className="text-soft">
-          <Link href={order.eventHref} className="inline-block min-h-6 underline">
-            {order.eventTitle} · {order.reference}
-          </Link>
-          {order.contentVersion > 1 ? t` · version ${order.contentVersion}` : ''}
-        </p>
+        <EventLink order={order} />
         <News order={order} />
         <TurnoverLines order={order} />
         <Things things={order.equipment} way={backFrom} />

@@ -92,6 +92,18 @@ interface NoteDraft {
 }
 const NO_NOTE: NoteDraft = { text: '', lines: [] };
 
+interface SayFootProps {
+  readonly isSending: boolean;
+  readonly tell: (kind: OrderNote['kind']) => Promise<void>;
+}
+
+const SayFoot = ({ isSending, tell }: SayFootProps) => (
+  <div className="flex flex-wrap gap-2">
+    <Button size="tall" isSubmit isBusy={isSending}>{t`Save`}</Button>
+    <Button size="tall" isBusy={isSending} onClick={() => void tell('problem')}>{t`It is a problem`}</Button>
+  </div>
+);
+
 function SayForm({ order, onSaid }: { order: OrderView; onSaid(): void }) {
   const { submit, error, isSending } = useSubmit();
   const [draft, setDraft] = useDraft<NoteDraft>(`note ${order.id}`, NO_NOTE);
@@ -125,14 +137,7 @@ function SayForm({ order, onSaid }: { order: OrderView; onSaid(): void }) {
         onChange={({ target }) => setDraft({ ...draft, text: target.value })}
       />
       <Picture lines={lines} files={files} />
-      <div className="flex flex-wrap gap-2">
-        <Button size="tall" isSubmit isBusy={isSending}>{t`Save`}</Button>
-        <Button
-          size="tall"
-          isBusy={isSending}
-          onClick={() => void tell('problem')}
-        >{t`It is a problem`}</Button>
-      </div>
+      <SayFoot isSending={isSending} tell={tell} />
       {error && <RefusalNote error={error} />}
     </Form>
   );

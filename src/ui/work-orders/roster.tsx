@@ -10,6 +10,8 @@ import type { WeekView } from '@/contracts/work-orders/week-load';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 import { Form } from '@/ui/kit/form';
+import type { Named } from '@/contracts/work-orders/templates';
+import type { PersonId } from '@/core/ids';
 
 type Team = NonNullable<WeekView['team']>;
 
@@ -118,6 +120,23 @@ function ShiftList({ team, days, submit }: { team: Team; days: WeekView['days'];
   );
 }
 
+interface MemberProps {
+  readonly person: Named<PersonId>;
+  readonly submit: Submit;
+  readonly team: Team;
+}
+
+const Member = ({ person, submit, team }: MemberProps) => (
+  <li className="flex items-center gap-2 border-b border-rule py-1">
+    <span className="grow">{person.name}</span>
+    <Button
+      size="small"
+      aria-label={t`Out of the team: ${person.name}`}
+      onClick={() => void submit(`/api/teams/${team.id}/members`, { personId: person.id, isMember: false })}
+    >{t`Out of the team`}</Button>
+  </li>
+);
+
 function Members({ team, submit }: { team: Team; submit: Submit }) {
   const id = useId();
   const [who, setWho] = useState('');
@@ -125,16 +144,7 @@ function Members({ team, submit }: { team: Team; submit: Submit }) {
     <div>
       <ul className="grid gap-x-6 sm:grid-cols-2">
         {team.people.map((person) => (
-          <li key={person.id} className="flex items-center gap-2 border-b border-rule py-1">
-            <span className="grow">{person.name}</span>
-            <Button
-              size="small"
-              aria-label={t`Out of the team: ${person.name}`}
-              onClick={() =>
-                void submit(`/api/teams/${team.id}/members`, { personId: person.id, isMember: false })
-              }
-            >{t`Out of the team`}</Button>
-          </li>
+          <Member key={person.id} person={person} submit={submit} team={team} />
         ))}
       </ul>
       {team.others.length > 0 && (

@@ -203,6 +203,48 @@ function useSharing(team: Team) {
   return { holders, picked, setPicked, chosen, give, issue, step, drop, error, isSending };
 }
 
+const DayHeads = ({ team, days }: { readonly team: Team; readonly days: WeekView['days'] }) => (
+  <thead>
+    <tr>
+      <th scope="col" className="w-40 p-2 text-left">
+        {team.name}
+      </th>
+      {days.map(({ date, text }) => (
+        <th key={date} scope="col" className="p-2 text-left font-normal">
+          {text}
+        </th>
+      ))}
+    </tr>
+  </thead>
+);
+
+interface HolderRowsProps {
+  readonly holders: Holder[];
+  readonly team: Team;
+  readonly days: WeekView['days'];
+  readonly picked: readonly number[];
+  readonly setPicked: (picked: readonly number[]) => void;
+  readonly step: (order: WeekOrder, by: 1 | -1) => Promise<void>;
+}
+
+const HolderRows = ({ holders, team, days, picked, setPicked, step }: HolderRowsProps) => (
+  <tbody>
+    {holders.map((holder) => (
+      <HolderRow
+        key={holder.id ?? 0}
+        holder={holder}
+        team={team}
+        days={days}
+        picked={picked}
+        onPick={(order, isPicked) =>
+          setPicked(isPicked ? [...picked, order] : picked.filter((id) => id !== order))
+        }
+        onStep={(order, by) => void step(order, by)}
+      />
+    ))}
+  </tbody>
+);
+
 /** Who of a team does what in a week: by dragging, by keys, or by picking and a list. */
 export function SharingOut({ team, days }: { team: Team; days: WeekView['days'] }) {
   // A press that hardly moves picks; one that moves drags.
@@ -228,33 +270,15 @@ export function SharingOut({ team, days }: { team: Team; days: WeekView['days'] 
       <div className="overflow-x-auto overflow-y-hidden">
         <table className="sheet w-full min-w-[60rem] table-fixed border-collapse">
           <caption className="sr-only">{t`Orders of ${team.name} by person and day`}</caption>
-          <thead>
-            <tr>
-              <th scope="col" className="w-40 p-2 text-left">
-                {team.name}
-              </th>
-              {days.map(({ date, text }) => (
-                <th key={date} scope="col" className="p-2 text-left font-normal">
-                  {text}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {holders.map((holder) => (
-              <HolderRow
-                key={holder.id ?? 0}
-                holder={holder}
-                team={team}
-                days={days}
-                picked={picked}
-                onPick={(order, isPicked) =>
-                  setPicked(isPicked ? [...picked, order] : picked.filter((id) => id !== order))
-                }
-                onStep={(order, by) => void step(order, by)}
-              />
-            ))}
-          </tbody>
+          <DayHeads team={team} days={days} />
+          <HolderRows
+            holders={holders}
+            team={team}
+            days={days}
+            picked={picked}
+            setPicked={setPicked}
+            step={step}
+          />
         </table>
       </div>
       <p className="py-1 text-note">

@@ -10,6 +10,32 @@ import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 import { Form } from '@/ui/kit/form';
 
+interface CountFieldProps {
+  readonly field: 'counted' | 'damaged';
+  readonly id: string;
+  readonly label: string;
+  readonly faultOf: (field: string) => string;
+  readonly value: string;
+  readonly set: (set: string) => void;
+}
+
+const CountField = ({ field, id, label, faultOf, value, set }: CountFieldProps) => (
+  <div>
+    <label htmlFor={`${id}-${field}`} className="block text-note">
+      {label}
+    </label>
+    <NumberField
+      id={`${id}-${field}`}
+      min={0}
+      inputMode="numeric"
+      className="h-11 w-24"
+      aria-invalid={Boolean(faultOf(field))}
+      value={value}
+      onChange={({ target }) => set(target.value)}
+    />
+  </div>
+);
+
 function ReturnForm({ line, onDone }: { line: StoreLine; onDone(): void }) {
   const { submit, error, isSending, faultOf } = useSubmit();
   const id = useId();
@@ -31,20 +57,15 @@ function ReturnForm({ line, onDone }: { line: StoreLine; onDone(): void }) {
           ['damaged', t`of them damaged`, damaged, setDamaged],
         ] as const
       ).map(([field, label, value, set]) => (
-        <div key={field}>
-          <label htmlFor={`${id}-${field}`} className="block text-note">
-            {label}
-          </label>
-          <NumberField
-            id={`${id}-${field}`}
-            min={0}
-            inputMode="numeric"
-            className="h-11 w-24"
-            aria-invalid={Boolean(faultOf(field))}
-            value={value}
-            onChange={({ target }) => set(target.value)}
-          />
-        </div>
+        <CountField
+          key={field}
+          field={field}
+          id={id}
+          label={label}
+          faultOf={faultOf}
+          value={value}
+          set={set}
+        />
       ))}
       <div className="grow">
         <label htmlFor={`${id}-note`} className="block text-note">{t`What happened`}</label>

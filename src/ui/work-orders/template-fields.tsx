@@ -67,6 +67,60 @@ interface QuantityListProps {
   onChange(value: QuantityFields[]): void;
 }
 
+interface QuantityLineProps {
+  readonly line: QuantityFields;
+  readonly index: number;
+  readonly id: string;
+  readonly faults: Readonly<Record<string, string>>;
+  /** Of its formula; empty where it can be read. */
+  readonly fault: string;
+  set(part: Partial<QuantityFields>): void;
+  leaveOut(): void;
+}
+
+const QuantityLine = ({
+  line: { key, name, store, formula },
+  index,
+  id,
+  faults,
+  fault,
+  set,
+  leaveOut,
+}: QuantityLineProps) => (
+  <div className="grid gap-x-2 gap-y-1 border-b border-rule py-2 sm:grid-cols-[2fr_2fr_3fr_auto]">
+    <TextField
+      aria-label={t`What is brought, line ${index + 1}`}
+      placeholder={t`Tablecloth`}
+      value={name}
+      aria-invalid={Boolean(faults[`quantities.${index}.name`])}
+      onChange={({ target }) => set({ name: target.value })}
+    />
+    <TextField
+      aria-label={t`From where, line ${index + 1}`}
+      placeholder={t`from where`}
+      list={`${id}-stores`}
+      value={store}
+      onChange={({ target }) => set({ store: target.value })}
+    />
+    <TextField
+      className="font-mono text-note"
+      aria-label={t`How many, line ${index + 1}`}
+      placeholder={t`tables + 1`}
+      value={formula}
+      aria-invalid={Boolean(fault)}
+      aria-describedby={`${id}-${key}`}
+      onChange={({ target }) => set({ formula: target.value })}
+    />
+    <Button
+      aria-label={t`Leave out ${name || t`line ${index + 1}`}`}
+      onClick={leaveOut}
+    >{t`Leave out`}</Button>
+    <p id={`${id}-${key}`} className="text-note font-semibold text-clash sm:col-span-4">
+      {faults[`quantities.${index}.name`]} {fault}
+    </p>
+  </div>
+);
+
 /** What the team brings, each with a formula that says at once whether it can be read. */
 export function QuantityList({ value, stores, numbers, faults, onChange }: QuantityListProps) {
   const id = useId();
@@ -74,46 +128,20 @@ export function QuantityList({ value, stores, numbers, faults, onChange }: Quant
     onChange(value.map((each) => (each.key === key ? { ...each, ...part } : each)));
   return (
     <div>
-      {value.map(({ key, name, store, formula }, index) => {
-        const fault = faults[`quantities.${index}.formula`] || (formula && formulaFault(formula, numbers));
-        return (
-          <div
-            key={key}
-            className="grid gap-x-2 gap-y-1 border-b border-rule py-2 sm:grid-cols-[2fr_2fr_3fr_auto]"
-          >
-            <TextField
-              aria-label={t`What is brought, line ${index + 1}`}
-              placeholder={t`Tablecloth`}
-              value={name}
-              aria-invalid={Boolean(faults[`quantities.${index}.name`])}
-              onChange={({ target }) => set(key, { name: target.value })}
-            />
-            <TextField
-              aria-label={t`From where, line ${index + 1}`}
-              placeholder={t`from where`}
-              list={`${id}-stores`}
-              value={store}
-              onChange={({ target }) => set(key, { store: target.value })}
-            />
-            <TextField
-              className="font-mono text-note"
-              aria-label={t`How many, line ${index + 1}`}
-              placeholder={t`tables + 1`}
-              value={formula}
-              aria-invalid={Boolean(fault)}
-              aria-describedby={`${id}-${key}`}
-              onChange={({ target }) => set(key, { formula: target.value })}
-            />
-            <Button
-              aria-label={t`Leave out ${name || t`line ${index + 1}`}`}
-              onClick={() => onChange(value.filter((each) => each.key !== key))}
-            >{t`Leave out`}</Button>
-            <p id={`${id}-${key}`} className="text-note font-semibold text-clash sm:col-span-4">
-              {faults[`quantities.${index}.name`]} {fault}
-            </p>
-          </div>
-        );
-      })}
+      {value.map((line, index) => (
+        <QuantityLine
+          key={line.key}
+          line={line}
+          index={index}
+          id={id}
+          faults={faults}
+          fault={
+            faults[`quantities.${index}.formula`] || (line.formula && formulaFault(line.formula, numbers))
+          }
+          set={(part) => set(line.key, part)}
+          leaveOut={() => onChange(value.filter(({ key }) => key !== line.key))}
+        />
+      ))}
       <datalist id={`${id}-stores`}>
         {stores.map((store) => (
           <option key={store} value={store} />

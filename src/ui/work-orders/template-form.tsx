@@ -103,6 +103,21 @@ const AnswersPicked = ({ offered, when, about, choices }: AnswersPickedProps) =>
   />
 );
 
+interface PerDateProps {
+  readonly fields: TemplateFields;
+  set(part: Partial<TemplateFields>): void;
+}
+
+const PerDate = ({ fields, set }: PerDateProps) => (
+  <label className="mt-2 flex min-h-8 items-center gap-2">
+    <Checkbox
+      checked={fields.per === 'date'}
+      onChange={({ target }) => set({ per: target.checked ? 'date' : 'space' })}
+    />
+    {t`once for an event, however many spaces it has`}
+  </label>
+);
+
 function AboutPart({ fields, choices, set }: PartProps) {
   const { when } = fields;
   const about = (part: Partial<typeof when>) => set({ when: { ...when, ...part } });
@@ -139,36 +154,64 @@ function AboutPart({ fields, choices, set }: PartProps) {
         picked={when.equipment}
         onChange={(equipment) => about({ equipment })}
       />
-      <label className="mt-2 flex min-h-8 items-center gap-2">
-        <Checkbox
-          checked={fields.per === 'date'}
-          onChange={({ target }) => set({ per: target.checked ? 'date' : 'space' })}
-        />
-        {t`once for an event, however many spaces it has`}
-      </label>
+      <PerDate fields={fields} set={set} />
     </section>
   );
 }
+
+interface PhaseFieldsProps {
+  readonly fields: TemplateFields;
+  set(part: Partial<TemplateFields>): void;
+}
+
+const PhaseFields = ({ fields, set }: PhaseFieldsProps) => (
+  <fieldset className="flex flex-wrap gap-x-5 gap-y-1">
+    <legend className="font-semibold">{t`It is done`}</legend>
+    {TEMPLATE_PHASES.map((phase) => (
+      <label key={phase} className="flex min-h-8 items-center gap-2">
+        <Radio
+          name="phase"
+          className="size-5"
+          checked={fields.phase === phase}
+          onChange={() => set({ phase })}
+        />
+        {TEMPLATE_PHASE_WORDS[phase]}
+      </label>
+    ))}
+  </fieldset>
+);
+
+interface LeadDaysProps {
+  readonly faults: Readonly<Record<string, string>>;
+  readonly fields: TemplateFields;
+  set(part: Partial<TemplateFields>): void;
+}
+
+const LeadDays = ({ faults, fields, set }: LeadDaysProps) => (
+  <Field
+    label={t`Issued so many days ahead`}
+    fault={faults.leadDays}
+    hint={t`Empty: as soon as the event is approved. A day that has passed is at once.`}
+  >
+    {(ids) => (
+      <NumberField
+        {...ids}
+        min={0}
+        max={366}
+        className="w-28"
+        value={fields.leadDays}
+        onChange={({ target }) => set({ leadDays: target.value })}
+      />
+    )}
+  </Field>
+);
 
 function WhenPart({ fields, faults, set }: PartProps) {
   const isThere = fields.phase === 'attendance';
   return (
     <section className="grid gap-3">
       <h2 className="text-xl">{t`When`}</h2>
-      <fieldset className="flex flex-wrap gap-x-5 gap-y-1">
-        <legend className="font-semibold">{t`It is done`}</legend>
-        {TEMPLATE_PHASES.map((phase) => (
-          <label key={phase} className="flex min-h-8 items-center gap-2">
-            <Radio
-              name="phase"
-              className="size-5"
-              checked={fields.phase === phase}
-              onChange={() => set({ phase })}
-            />
-            {TEMPLATE_PHASE_WORDS[phase]}
-          </label>
-        ))}
-      </fieldset>
+      <PhaseFields fields={fields} set={set} />
       <EdgeField
         legend={isThere ? t`Someone is there from` : t`Done by`}
         value={fields.due}
@@ -183,22 +226,7 @@ function WhenPart({ fields, faults, set }: PartProps) {
           onChange={(until) => set({ until })}
         />
       )}
-      <Field
-        label={t`Issued so many days ahead`}
-        fault={faults.leadDays}
-        hint={t`Empty: as soon as the event is approved. A day that has passed is at once.`}
-      >
-        {(ids) => (
-          <NumberField
-            {...ids}
-            min={0}
-            max={366}
-            className="w-28"
-            value={fields.leadDays}
-            onChange={({ target }) => set({ leadDays: target.value })}
-          />
-        )}
-      </Field>
+      <LeadDays faults={faults} fields={fields} set={set} />
     </section>
   );
 }

@@ -3,6 +3,27 @@ import { t } from '@/contracts/language/translate';
 import type { TemplateLine } from '@/contracts/work-orders/templates';
 import Link from '@/ui/kit/link';
 
+const Line = ({ template }: { readonly template: TemplateLine }) => (
+  <li className="grid gap-x-4 border-t border-rule py-2 md:grid-cols-[15rem_1fr_12rem_6rem]">
+    <Link href={`/work-orders/templates/${template.id}`} className="min-h-6 font-semibold">
+      {template.title}
+    </Link>
+    <span>
+      {template.aboutText}
+      <br />
+      <span className="text-soft">{template.dueText}</span>
+      {template.bringsText && (
+        <>
+          <br />
+          <span className="font-mono text-fine">{template.bringsText}</span>
+        </>
+      )}
+    </span>
+    <span className="text-soft">{template.issueText}</span>
+    <span className="text-soft tabular-nums md:text-right">{t`${template.open} open`}</span>
+  </li>
+);
+
 /** The office's templates, by the team that does them. */
 export function TemplateTable({ templates }: { templates: readonly TemplateLine[] }) {
   const teams = [...new Set(templates.map(({ team }) => team))];
@@ -19,27 +40,7 @@ export function TemplateTable({ templates }: { templates: readonly TemplateLine[
             {templates
               .filter((template) => template.team === team)
               .map((template) => (
-                <li
-                  key={template.id}
-                  className="grid gap-x-4 border-t border-rule py-2 md:grid-cols-[15rem_1fr_12rem_6rem]"
-                >
-                  <Link href={`/work-orders/templates/${template.id}`} className="min-h-6 font-semibold">
-                    {template.title}
-                  </Link>
-                  <span>
-                    {template.aboutText}
-                    <br />
-                    <span className="text-soft">{template.dueText}</span>
-                    {template.bringsText && (
-                      <>
-                        <br />
-                        <span className="font-mono text-fine">{template.bringsText}</span>
-                      </>
-                    )}
-                  </span>
-                  <span className="text-soft">{template.issueText}</span>
-                  <span className="text-soft tabular-nums md:text-right">{t`${template.open} open`}</span>
-                </li>
+                <Line key={template.id} template={template} />
               ))}
           </ul>
         </section>

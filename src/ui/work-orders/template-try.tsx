@@ -2,6 +2,7 @@
 import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import type { TemplateChoices, TriedOrder, TryReply } from '@/contracts/work-orders/templates';
+import type { ShownError } from '@/ui/hooks/send';
 import { useAsked } from '@/ui/hooks/use-asked';
 import { Combobox } from '@/ui/kit/combobox';
 import { bodyOf, type TemplateFields } from './template-form-model';
@@ -44,6 +45,36 @@ interface TemplateTryProps {
   readonly past: TemplateChoices['past'];
 }
 
+interface WouldMakeProps {
+  readonly error: ShownError | null;
+  readonly reply: TryReply | null;
+}
+
+const WouldMake = ({ error, reply }: WouldMakeProps) => (
+  <div aria-live="polite" className="mt-2">
+    {error && (
+      <ul className="text-soft">
+        {error.fields.length ? (
+          error.fields.map(({ path, message }) => <li key={path}>{message}</li>)
+        ) : (
+          <li>{error.message}</li>
+        )}
+      </ul>
+    )}
+    {reply && (
+      <>
+        <p className="text-soft">{reply.eventText}</p>
+        {reply.notAbout && <p>{reply.notAbout}</p>}
+        <ul className="mt-1 grid gap-2">
+          {reply.orders.map((order) => (
+            <Tried key={order.place} order={order} />
+          ))}
+        </ul>
+      </>
+    )}
+  </div>
+);
+
 /** What the template, as it stands in the form, would have made of an event that was. */
 export function TemplateTry({ fields, past }: TemplateTryProps) {
   // Nothing chosen is the last event that the template is about.
@@ -65,28 +96,7 @@ export function TemplateTry({ fields, past }: TemplateTryProps) {
       ) : (
         <p>{t`Nothing was on yet to try it on.`}</p>
       )}
-      <div aria-live="polite" className="mt-2">
-        {error && (
-          <ul className="text-soft">
-            {error.fields.length ? (
-              error.fields.map(({ path, message }) => <li key={path}>{message}</li>)
-            ) : (
-              <li>{error.message}</li>
-            )}
-          </ul>
-        )}
-        {reply && (
-          <>
-            <p className="text-soft">{reply.eventText}</p>
-            {reply.notAbout && <p>{reply.notAbout}</p>}
-            <ul className="mt-1 grid gap-2">
-              {reply.orders.map((order) => (
-                <Tried key={order.place} order={order} />
-              ))}
-            </ul>
-          </>
-        )}
-      </div>
+      <WouldMake error={error} reply={reply} />
     </section>
   );
 }

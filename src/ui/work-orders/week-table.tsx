@@ -21,6 +21,36 @@ function Bar({ cell, most }: { cell: LoadCell; most: number }) {
   );
 }
 
+const WeekCell = ({ cell, most }: { readonly cell: LoadCell; readonly most: number }) => (
+  <td className="border-l border-rule p-2 text-note leading-snug">
+    {cell.workMin || cell.shiftMin || cell.waitingMin ? (
+      <>
+        <span className={cell.isShort ? 'font-semibold text-clash' : cell.wouldBeShort ? 'text-look' : ''}>
+          {cell.text}
+        </span>
+        <Bar cell={cell} most={most} />
+      </>
+    ) : (
+      <span className="text-soft">–</span>
+    )}
+  </td>
+);
+
+const WeekHead = ({ week }: { readonly week: WeekView }) => (
+  <thead>
+    <tr>
+      <th scope="col" className="w-40 p-2 text-left">{t`Team`}</th>
+      {week.days.map(({ date, text, isToday }) => (
+        <th key={date} scope="col" className={`p-2 text-left ${isToday ? 'text-accent' : ''}`}>
+          <Link href={`/work-orders?day=${date}`} className="inline-block min-h-6">
+            {text}
+          </Link>
+        </th>
+      ))}
+    </tr>
+  </thead>
+);
+
 /** All teams of a week: work against shifts, day by day. A team's name opens its people and orders. */
 export function WeekTable({ week }: { week: WeekView }) {
   const all = week.teams.flatMap(({ cells }) =>
@@ -31,18 +61,7 @@ export function WeekTable({ week }: { week: WeekView }) {
     <div className="overflow-x-auto">
       <table className="sheet w-full min-w-[60rem] table-fixed border-collapse">
         <caption className="sr-only">{t`Work and people on shift, by team and day`}</caption>
-        <thead>
-          <tr>
-            <th scope="col" className="w-40 p-2 text-left">{t`Team`}</th>
-            {week.days.map(({ date, text, isToday }) => (
-              <th key={date} scope="col" className={`p-2 text-left ${isToday ? 'text-accent' : ''}`}>
-                <Link href={`/work-orders?day=${date}`} className="inline-block min-h-6">
-                  {text}
-                </Link>
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <WeekHead week={week} />
         <tbody>
           {week.teams.map((team) => (
             <tr key={team.id} className="border-t border-rule align-top">
@@ -58,22 +77,7 @@ export function WeekTable({ week }: { week: WeekView }) {
                 )}
               </th>
               {team.cells.map((cell) => (
-                <td key={cell.date} className="border-l border-rule p-2 text-note leading-snug">
-                  {cell.workMin || cell.shiftMin || cell.waitingMin ? (
-                    <>
-                      <span
-                        className={
-                          cell.isShort ? 'font-semibold text-clash' : cell.wouldBeShort ? 'text-look' : ''
-                        }
-                      >
-                        {cell.text}
-                      </span>
-                      <Bar cell={cell} most={most} />
-                    </>
-                  ) : (
-                    <span className="text-soft">–</span>
-                  )}
-                </td>
+                <WeekCell key={cell.date} cell={cell} most={most} />
               ))}
             </tr>
           ))}

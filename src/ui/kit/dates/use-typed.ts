@@ -24,11 +24,8 @@ interface Typing {
 /** Somebody who stops for so long has written what they meant. */
 const PAUSE_MS = 700;
 
-/**
- * A field that is typed into as one speaks and holds a value of one form. What is typed is taken over when it is
- * complete, after a pause, by Enter and on leaving; what cannot be read stays in the field, which then holds none.
- */
-export function useTyped(kind: TypedKind, value: string, onChange: (value: string) => void) {
+/** What stands in the field while it is typed, and reading it: when it is complete, after a pause, on Enter and on leaving. */
+function useReading(kind: TypedKind, value: string, onChange: (value: string) => void) {
   const [typing, setTyping] = useState<Typing | null>(null);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   // What is read later is put where the form stands then, not where it stood when it was typed.
@@ -64,13 +61,22 @@ export function useTyped(kind: TypedKind, value: string, onChange: (value: strin
     setTyping({ text, value, isUnread: false });
     timer.current = setTimeout(() => commit(text, false), PAUSE_MS);
   };
+  return { own, commit, type, forget: () => setTyping(null) };
+}
+
+/**
+ * A field that is typed into as one speaks and holds a value of one form. What is typed is taken over when it is
+ * complete, after a pause, by Enter and on leaving; what cannot be read stays in the field, which then holds none.
+ */
+export function useTyped(kind: TypedKind, value: string, onChange: (value: string) => void) {
+  const { own, commit, type, forget } = useReading(kind, value, onChange);
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
     // A form is sent with what was typed, or not yet.
     if (event.key === 'Enter' && own && !commit(own.text, true)) event.preventDefault();
     const by = { ArrowUp: 1, ArrowDown: -1 }[event.key];
     if (by === undefined || event.altKey || own?.isUnread) return;
     event.preventDefault();
-    setTyping(null);
+    forget();
     onChange(kind.step((own && kind.read(own.text)) || value, by));
   };
   return {
@@ -80,7 +86,7 @@ export function useTyped(kind: TypedKind, value: string, onChange: (value: strin
       own && !own.isUnread && own.value !== '' && own.text !== kind.write(own.value)
         ? kind.write(own.value)
         : '',
-    forget: () => setTyping(null),
+    forget,
     input: {
       value: own?.text ?? kind.write(value),
       autoComplete: 'off',
