@@ -14,6 +14,20 @@ const STATE_WORDS: Readonly<Record<AccountView['state'], string>> = texts({
   'signs-in': 'A password is set.',
 });
 
+interface LettersProps {
+  readonly letters: readonly { readonly id: number; readonly subject: string; readonly whenText: string }[];
+}
+
+const Letters = ({ letters }: LettersProps) => (
+  <ul className="list-disc pl-5">
+    {letters.map(({ id: letter, subject, whenText }) => (
+      <li key={letter}>
+        <Link href={`/outbox/${letter}`}>{subject}</Link>, <span className="text-soft">{whenText}</span>
+      </li>
+    ))}
+  </ul>
+);
+
 /** Somebody's account, beside what they may do: letting them in, and out. */
 export function AccountPanel({
   id,
@@ -44,15 +58,7 @@ export function AccountPanel({
       </p>
       <p role="status">{said && t`Done: ${said}.`}</p>
       <RefusalNote error={error} />
-      {letters.length > 0 && (
-        <ul className="list-disc pl-5">
-          {letters.map(({ id: letter, subject, whenText }) => (
-            <li key={letter}>
-              <Link href={`/outbox/${letter}`}>{subject}</Link>, <span className="text-soft">{whenText}</span>
-            </li>
-          ))}
-        </ul>
-      )}
+      {letters.length > 0 && <Letters letters={letters} />}
     </section>
   );
 }

@@ -2,7 +2,7 @@
 import { Button } from '@/ui/kit/button';
 import { Checkbox } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
-import { useRef, type JSX } from 'react';
+import { useRef, type JSX, type RefObject } from 'react';
 import type { EntryChoices } from '@/contracts/administration/docs';
 import type { Field as FormField } from '@/contracts/administration/form-parts';
 import { Field } from '@/ui/kit/field';
@@ -150,6 +150,39 @@ const RowsNote = ({ fault, field }: RowsNoteProps) => (
   </p>
 );
 
+interface RowsListProps {
+  readonly list: RefObject<HTMLDivElement | null>;
+  readonly rows: readonly Readonly<Record<string, unknown>>[];
+  readonly field: Extract<FormField, { kind: 'rows' }>;
+  readonly within: string;
+  readonly choices: FieldProps<FormField>['choices'];
+  readonly faults: readonly { readonly path: string; readonly message: string }[];
+  readonly replace: (index: number, row: Draft) => void;
+  readonly onChange: (value: unknown) => void;
+}
+
+const RowsList = ({ list, rows, field, within, choices, faults, replace, onChange }: RowsListProps) => (
+  <div ref={list} role="list" className="grid gap-2 py-1">
+    {rows.map((row, index) => {
+      const name = `${field.one} ${index + 1}${within ? t` of ${within}` : ''}`;
+      return (
+        <Row
+          key={index}
+          index={index}
+          field={field}
+          row={row}
+          choices={choices}
+          faults={faults}
+          name={name}
+          replace={replace}
+          onChange={onChange}
+          rows={rows}
+        />
+      );
+    })}
+  </div>
+);
+
 /** A list of rows, each with fields of its own. */
 function RowsInput({
   field,
@@ -175,25 +208,16 @@ function RowsInput({
     <fieldset>
       <legend className="font-semibold">{field.label}</legend>
       {(fault || field.hint) && <RowsNote fault={fault} field={field} />}
-      <div ref={list} role="list" className="grid gap-2 py-1">
-        {rows.map((row, index) => {
-          const name = `${field.one} ${index + 1}${within ? t` of ${within}` : ''}`;
-          return (
-            <Row
-              key={index}
-              index={index}
-              field={field}
-              row={row}
-              choices={choices}
-              faults={faults}
-              name={name}
-              replace={replace}
-              onChange={onChange}
-              rows={rows}
-            />
-          );
-        })}
-      </div>
+      <RowsList
+        list={list}
+        rows={rows}
+        field={field}
+        within={within}
+        choices={choices}
+        faults={faults}
+        replace={replace}
+        onChange={onChange}
+      />
       <Button onClick={add}>
         {t`Another ${field.one}`}
         {within && <span className="sr-only">{t` of ${within}`}</span>}

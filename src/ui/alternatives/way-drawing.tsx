@@ -137,6 +137,19 @@ const DrawnRow = ({ row, taken, minutesOf, first, last, place }: DrawnRowProps) 
   </div>
 );
 
+/** From the hour before the first of it to the hour after the last, and the day of work at least. */
+function hoursDrawn(rows: Row[], minutesOf: (day: LocalDate, at: number) => number) {
+  const edges = rows.flatMap(({ day, now: a, then: b }) =>
+    [...(a?.bands ?? []), ...(b?.bands ?? [])].flatMap(({ start, end }) => [
+      minutesOf(day, start),
+      minutesOf(day, end),
+    ]),
+  );
+  const first = Math.floor((Math.min(9 * HOUR_MIN, ...edges) - 30) / HOUR_MIN) * HOUR_MIN;
+  const last = Math.ceil((Math.max(18 * HOUR_MIN, ...edges) + 30) / HOUR_MIN) * HOUR_MIN;
+  return { first, last };
+}
+
 /**
  * The slice of the board around a date: where it is now, where it would be, and what else stands there. Without a
  * `now` it is a date where it stands.
@@ -146,14 +159,7 @@ export function WayDrawing({ now, then }: { now: Drawn | null; then: Drawn }) {
   const rows = rowsOf(now, then);
   const taken = useTaken(rows);
   const minutesOf = (day: LocalDate, at: number) => at - startOfDay(day, tzid);
-  const edges = rows.flatMap(({ day, now: a, then: b }) =>
-    [...(a?.bands ?? []), ...(b?.bands ?? [])].flatMap(({ start, end }) => [
-      minutesOf(day, start),
-      minutesOf(day, end),
-    ]),
-  );
-  const first = Math.floor((Math.min(9 * HOUR_MIN, ...edges) - 30) / HOUR_MIN) * HOUR_MIN;
-  const last = Math.ceil((Math.max(18 * HOUR_MIN, ...edges) + 30) / HOUR_MIN) * HOUR_MIN;
+  const { first, last } = hoursDrawn(rows, minutesOf);
   const percent = (minutes: number) => `${(minutes / (last - first)) * 100}%`;
   const place = (day: LocalDate, { start, end }: Interval) => ({
     left: percent(Math.max(first, minutesOf(day, start)) - first),

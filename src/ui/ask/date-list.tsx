@@ -37,6 +37,26 @@ const DifferingFoot = ({ onClose, onChange, date }: DifferingFootProps) => (
   </div>
 );
 
+interface OtherSpaceProps {
+  readonly date: DifferingForm;
+  readonly onChange: (date: DifferingForm) => void;
+  readonly choices: PartProps['choices'];
+}
+
+const OtherSpace = ({ date, onChange, choices }: OtherSpaceProps) => (
+  <label className="text-note">
+    {t`Space`}
+    <Select value={date.spaceId} onChange={(event) => onChange({ ...date, spaceId: event.target.value })}>
+      <option value="">{t`as on the others`}</option>
+      {choices.spaces.map(({ id, name }) => (
+        <option key={id} value={id}>
+          {name}
+        </option>
+      ))}
+    </Select>
+  </label>
+);
+
 /** What is to be different on one date; empty fields are as on the others. */
 function DifferingFields({
   date,
@@ -65,17 +85,7 @@ function DifferingFields({
           onChange={({ target }) => onChange({ ...date, people: target.value })}
         />
       </Field>
-      <label className="text-note">
-        {t`Space`}
-        <Select value={date.spaceId} onChange={(event) => onChange({ ...date, spaceId: event.target.value })}>
-          <option value="">{t`as on the others`}</option>
-          {choices.spaces.map(({ id, name }) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
-        </Select>
-      </label>
+      <OtherSpace date={date} onChange={onChange} choices={choices} />
       <DifferingFoot onClose={onClose} onChange={onChange} date={date} />
     </div>
   );

@@ -94,6 +94,39 @@ const SeatsField = ({ small, address, set }: SeatsFieldProps) => (
   </label>
 );
 
+interface CategoryChoiceProps {
+  readonly address: BoardAddress;
+  readonly categories: readonly BoardCategory[];
+  readonly set: (change: Partial<BoardAddress>) => void;
+}
+
+const CategoryChoice = ({ address, categories, set }: CategoryChoiceProps) => (
+  <Choice
+    {...CHOICE}
+    label={t`Category`}
+    value={address.category ?? ''}
+    none={t`all`}
+    options={categories.map(({ id, name }) => [id, name] as const)}
+    onChange={({ target }) => set({ category: Number(target.value) || null })}
+  />
+);
+
+interface LayoutChoiceProps {
+  readonly address: BoardAddress;
+  readonly set: (change: Partial<BoardAddress>) => void;
+}
+
+const LayoutChoice = ({ address, set }: LayoutChoiceProps) => (
+  <Choice
+    {...CHOICE}
+    label={t`Layout`}
+    value={address.layout ?? ''}
+    none={t`any`}
+    options={LAYOUTS.map((each) => [each, LAYOUT_WORDS[each]] as const)}
+    onChange={({ target }) => set({ layout: LAYOUTS.find((each) => each === target.value) ?? null })}
+  />
+);
+
 function Filters({ address, buildings, categories, go }: BarProps) {
   const set = (change: Partial<BoardAddress>) => go(change, 'replace');
   const small = 'block w-28 text-base font-normal tracking-normal text-ink';
@@ -108,14 +141,7 @@ function Filters({ address, buildings, categories, go }: BarProps) {
         onChange={({ target }) => set({ building: target.value })}
       />
       <SeatsField small={small} address={address} set={set} />
-      <Choice
-        {...CHOICE}
-        label={t`Layout`}
-        value={address.layout ?? ''}
-        none={t`any`}
-        options={LAYOUTS.map((each) => [each, LAYOUT_WORDS[each]] as const)}
-        onChange={({ target }) => set({ layout: LAYOUTS.find((each) => each === target.value) ?? null })}
-      />
+      <LayoutChoice address={address} set={set} />
       <Choice
         {...CHOICE}
         label={t`Having`}
@@ -124,14 +150,7 @@ function Filters({ address, buildings, categories, go }: BarProps) {
         options={FEATURES.map((each) => [each, FEATURE_WORDS[each]] as const)}
         onChange={({ target }) => set({ feature: FEATURES.find((each) => each === target.value) ?? null })}
       />
-      <Choice
-        {...CHOICE}
-        label={t`Category`}
-        value={address.category ?? ''}
-        none={t`all`}
-        options={categories.map(({ id, name }) => [id, name] as const)}
-        onChange={({ target }) => set({ category: Number(target.value) || null })}
-      />
+      <CategoryChoice address={address} categories={categories} set={set} />
       <Choice
         {...CHOICE}
         label={t`State`}

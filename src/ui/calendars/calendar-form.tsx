@@ -33,6 +33,7 @@ import {
 } from './calendar-fields';
 import { hueText } from '@/contracts/words/hues';
 import { Form } from '@/ui/kit/form';
+import type { CalendarFilter } from '@/core/publishing/calendar-filter';
 
 interface PartProps {
   readonly fields: CalendarFields;
@@ -128,6 +129,21 @@ function NamePart({ fields, faultOf, set }: PartProps) {
   );
 }
 
+interface AudiencesPickedProps {
+  readonly choices: CalendarChoices;
+  readonly filter: CalendarFilter;
+  readonly narrow: (part: Partial<CalendarFilter>) => void;
+}
+
+const AudiencesPicked = ({ choices, filter, narrow }: AudiencesPickedProps) => (
+  <PickSeveral
+    legend={t`Audiences`}
+    options={choices.audiences.map((name) => ({ id: name, name }))}
+    picked={filter.audiences}
+    onChange={(audiences) => narrow({ audiences })}
+  />
+);
+
 function FilterPart({ fields, choices, set }: PartProps) {
   const { filter } = fields;
   const narrow = (part: Partial<typeof filter>) => set({ filter: { ...filter, ...part } });
@@ -159,14 +175,7 @@ function FilterPart({ fields, choices, set }: PartProps) {
         picked={filter.hosts as readonly number[]}
         onChange={(hosts) => narrow({ hosts: hosts as never })}
       />
-      {choices.audiences.length > 0 && (
-        <PickSeveral
-          legend={t`Audiences`}
-          options={choices.audiences.map((name) => ({ id: name, name }))}
-          picked={filter.audiences}
-          onChange={(audiences) => narrow({ audiences })}
-        />
-      )}
+      {choices.audiences.length > 0 && <AudiencesPicked choices={choices} filter={filter} narrow={narrow} />}
     </section>
   );
 }
@@ -312,6 +321,24 @@ const CalendarFoot = ({ isSending, stored }: CalendarFootProps) => (
   </p>
 );
 
+interface CalendarPartsProps {
+  readonly part: PartProps;
+  readonly error: ReturnType<typeof useSend>['error'];
+  readonly isSending: boolean;
+  readonly stored: StoredCalendar | null;
+}
+
+const CalendarParts = ({ part, error, isSending, stored }: CalendarPartsProps) => (
+  <div className="grid max-w-3xl gap-6">
+    <NamePart {...part} />
+    <FilterPart {...part} />
+    <FactsPart {...part} />
+    <ReadersPart {...part} />
+    {error && <RefusalNote error={error} />}
+    <CalendarFoot isSending={isSending} stored={stored} />
+  </div>
+);
+
 /** A calendar in one short form, with what would stand on it beside it. */
 export function CalendarForm({ stored, start, choices }: CalendarFormProps) {
   const router = useRouter();
@@ -352,14 +379,7 @@ export function CalendarForm({ stored, start, choices }: CalendarFormProps) {
       }}
       className="grid items-start gap-6 lg:grid-cols-[minmax(0,1fr)_22rem]"
     >
-      <div className="grid max-w-3xl gap-6">
-        <NamePart {...part} />
-        <FilterPart {...part} />
-        <FactsPart {...part} />
-        <ReadersPart {...part} />
-        {error && <RefusalNote error={error} />}
-        <CalendarFoot isSending={isSending} stored={stored} />
-      </div>
+      <CalendarParts part={part} error={error} isSending={isSending} stored={stored} />
       <div className="lg:sticky lg:top-3">
         <LivePreview fields={fields} id={stored?.id ?? null} />
       </div>

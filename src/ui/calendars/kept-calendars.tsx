@@ -64,6 +64,22 @@ interface CalendarCommandsProps {
   readonly coming: number;
 }
 
+interface ReplaceLinkProps {
+  readonly name: string;
+  readonly isSending: boolean;
+  run(command: string): void;
+}
+
+const ReplaceLink = ({ name, isSending, run }: ReplaceLinkProps) => (
+  <Twice
+    ask={t`Replace the link`}
+    what={t`of ${name}`}
+    does={t`Anyone with the present link cannot read it any more.`}
+    isSending={isSending}
+    onYes={() => run('replace-link')}
+  />
+);
+
 const CalendarCommands = ({
   id,
   name,
@@ -88,15 +104,7 @@ const CalendarCommands = ({
       aria-label={t`Down: ${name}`}
       onClick={() => run('down')}
     >{t`Down`}</Button>
-    {link && (
-      <Twice
-        ask={t`Replace the link`}
-        what={t`of ${name}`}
-        does={t`Anyone with the present link cannot read it any more.`}
-        isSending={isSending}
-        onYes={() => run('replace-link')}
-      />
-    )}
+    {link && <ReplaceLink name={name} isSending={isSending} run={run} />}
     <Twice
       ask={t`End it`}
       what={name}

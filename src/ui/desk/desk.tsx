@@ -136,6 +136,42 @@ const DeskHead = ({ kept, filter, view }: DeskHeadProps) => (
   </div>
 );
 
+interface DeskLinesProps {
+  readonly filter: DeskFilter;
+  readonly buildings: string[];
+  readonly set: (part: Partial<DeskFilter>) => void;
+  readonly lines: DeskLine[];
+  readonly view: DeskView;
+  readonly picked: ReadonlySet<string>;
+  readonly setPicked: (picked: ReadonlySet<string>) => void;
+}
+
+const DeskLines = ({ filter, buildings, set, lines, view, picked, setPicked }: DeskLinesProps) => (
+  <div>
+    <FilterBar filter={filter} buildings={buildings} set={set} />
+    <Counted shown={lines} all={view.lines.length} q={filter.q.trim()} picked={picked} onPick={setPicked} />
+    {lines.length ? (
+      <DeskTable
+        lines={lines}
+        order={filter.order}
+        onOrder={(order) => set({ order })}
+        picked={picked}
+        onPick={setPicked}
+      />
+    ) : (
+      <EmptyState>
+        {view.lines.length
+          ? t`Nothing on the desk matches the filter. Take something out of it.`
+          : t`Nothing waits. New requests come in here, most urgent first.`}
+      </EmptyState>
+    )}
+    <ApproveClear
+      picked={lines.filter(({ reference }) => picked.has(reference))}
+      onDone={() => setPicked(new Set())}
+    />
+  </div>
+);
+
 /** What needs the office, in order of what is lost by waiting; narrowed, ordered, and decided together where clear. */
 export function Desk({ view, kept }: DeskProps) {
   const [filter, setFilter] = useFilter();
@@ -147,35 +183,15 @@ export function Desk({ view, kept }: DeskProps) {
     <>
       <DeskHead kept={kept} filter={filter} view={view} />
       <div className="grid gap-5 xl:grid-cols-[minmax(0,1fr)_19rem]">
-        <div>
-          <FilterBar filter={filter} buildings={buildings} set={set} />
-          <Counted
-            shown={lines}
-            all={view.lines.length}
-            q={filter.q.trim()}
-            picked={picked}
-            onPick={setPicked}
-          />
-          {lines.length ? (
-            <DeskTable
-              lines={lines}
-              order={filter.order}
-              onOrder={(order) => set({ order })}
-              picked={picked}
-              onPick={setPicked}
-            />
-          ) : (
-            <EmptyState>
-              {view.lines.length
-                ? t`Nothing on the desk matches the filter. Take something out of it.`
-                : t`Nothing waits. New requests come in here, most urgent first.`}
-            </EmptyState>
-          )}
-          <ApproveClear
-            picked={lines.filter(({ reference }) => picked.has(reference))}
-            onDone={() => setPicked(new Set())}
-          />
-        </div>
+        <DeskLines
+          filter={filter}
+          buildings={buildings}
+          set={set}
+          lines={lines}
+          view={view}
+          picked={picked}
+          setPicked={setPicked}
+        />
         <Beside {...view} />
       </div>
     </>

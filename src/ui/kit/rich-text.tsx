@@ -94,6 +94,31 @@ function useMarksOn(editor: Editor) {
   });
 }
 
+interface MarkToolsProps {
+  readonly on: ReturnType<typeof useMarksOn>;
+  readonly run: () => ReturnType<Editor['chain']>;
+}
+
+const MarkTools = ({ on, run }: MarkToolsProps) => (
+  <>
+    <Tool name={t`Bold`} isOn={on.bold} onPress={() => run().toggleBold().run()}>
+      <Bold size={17} />
+    </Tool>
+    <Tool name={t`Italic`} isOn={on.italic} onPress={() => run().toggleItalic().run()}>
+      <Italic size={17} />
+    </Tool>
+    <Tool name={t`Heading`} isOn={on.heading} onPress={() => run().toggleHeading({ level: 3 }).run()}>
+      <Heading size={17} />
+    </Tool>
+    <Tool name={t`List`} isOn={on.bullets} onPress={() => run().toggleBulletList().run()}>
+      <List size={17} />
+    </Tool>
+    <Tool name={t`Numbered list`} isOn={on.numbers} onPress={() => run().toggleOrderedList().run()}>
+      <ListOrdered size={17} />
+    </Tool>
+  </>
+);
+
 function Tools({ editor }: { editor: Editor }) {
   const on = useMarksOn(editor);
   const run = () => editor.chain().focus();
@@ -114,21 +139,7 @@ function Tools({ editor }: { editor: Editor }) {
       aria-label={t`Text marks`}
       className="flex flex-wrap gap-0.5 border-b border-rule p-1"
     >
-      <Tool name={t`Bold`} isOn={on.bold} onPress={() => run().toggleBold().run()}>
-        <Bold size={17} />
-      </Tool>
-      <Tool name={t`Italic`} isOn={on.italic} onPress={() => run().toggleItalic().run()}>
-        <Italic size={17} />
-      </Tool>
-      <Tool name={t`Heading`} isOn={on.heading} onPress={() => run().toggleHeading({ level: 3 }).run()}>
-        <Heading size={17} />
-      </Tool>
-      <Tool name={t`List`} isOn={on.bullets} onPress={() => run().toggleBulletList().run()}>
-        <List size={17} />
-      </Tool>
-      <Tool name={t`Numbered list`} isOn={on.numbers} onPress={() => run().toggleOrderedList().run()}>
-        <ListOrdered size={17} />
-      </Tool>
+      <MarkTools on={on} run={run} />
       <Tool
         name={on.link ? t`Take the link away` : t`Link`}
         isOn={on.link}

@@ -26,6 +26,21 @@ const Offered = ({ offer }: { readonly offer: OfferView }) => (
   </ul>
 );
 
+interface AnswerButtonsProps {
+  readonly isSending: boolean;
+  readonly give: (to: Answer) => Promise<boolean>;
+  readonly offer: OfferView;
+}
+
+const AnswerButtons = ({ isSending, give, offer }: AnswerButtonsProps) => (
+  <div className="flex flex-wrap gap-3">
+    <Button isMain isBusy={isSending} onClick={() => give('accept')}>
+      {offer.offers.length === 1 ? t`Take it` : t`Take all ${offer.offers.length}`}
+    </Button>
+    <Button isBusy={isSending} onClick={() => give('refuse')}>{t`No, thank you`}</Button>
+  </div>
+);
+
 /** What was offered instead of what was asked for, and the two answers; nothing is decided by looking. */
 export function OfferAnswer({ token, offer }: { token: string; offer: OfferView }) {
   const [answer, setAnswer] = useState<Answer | null>(offer.answer);
@@ -54,12 +69,7 @@ export function OfferAnswer({ token, offer }: { token: string; offer: OfferView 
     <section aria-label={t`The offer`} className="sheet border-t-4 border-t-accent p-4">
       <p className="pb-2">{t`The office offers, and holds for you until ${offer.untilText}:`}</p>
       <Offered offer={offer} />
-      <div className="flex flex-wrap gap-3">
-        <Button isMain isBusy={isSending} onClick={() => give('accept')}>
-          {offer.offers.length === 1 ? t`Take it` : t`Take all ${offer.offers.length}`}
-        </Button>
-        <Button isBusy={isSending} onClick={() => give('refuse')}>{t`No, thank you`}</Button>
-      </div>
+      <AnswerButtons isSending={isSending} give={give} offer={offer} />
       <RefusalNote error={error} />
       <p className="pt-3 text-note text-soft">
         {t`To take some and not others, answer in `}

@@ -1,4 +1,5 @@
 'use client';
+import type { SeriesAlternativeView } from '@/contracts/alternatives/alternatives';
 import { DateTimeField } from '@/ui/kit/dates/date-time-field';
 import { Field } from '@/ui/kit/field';
 import { TextField } from '@/ui/kit/fields';

@@ -117,6 +117,15 @@ const MoveFoot = ({
   </div>
 );
 
+/** Why there is nothing to move yet. */
+function whyNotMoved(ids: number[], patch: ReturnType<typeof usePatch>['patch']) {
+  return !ids.length
+    ? t`Pick dates in the list above first.`
+    : patch
+      ? null
+      : t`Say first what is to be different.`;
+}
+
 /** Picked dates put to another time or place of the office's own choosing, at once or as an offer; what it does is said before. */
 export function OfficeMove({ request, picked, spaces, change, offerUntil }: OfficeMoveProps) {
   const handle = usePatch(request, picked);
@@ -130,11 +139,7 @@ export function OfficeMove({ request, picked, spaces, change, offerUntil }: Offi
     itemsOf(request, ids),
   );
   const dates = countText(ids.length, 'date', 'dates');
-  const whyOff = !ids.length
-    ? t`Pick dates in the list above first.`
-    : patch
-      ? null
-      : t`Say first what is to be different.`;
+  const whyOff = whyNotMoved(ids, patch);
   const canOffer = picked.length > 0 && picked.every(({ actions }) => actions.includes('propose'));
   const run = async (step: Parameters<ChangeHandle['run']>[0]) => {
     if (await change.run(step, ids)) handle.clear();

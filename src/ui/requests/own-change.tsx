@@ -19,6 +19,23 @@ interface OwnChangeProps {
   onChanged(): void;
 }
 
+interface ReasonFieldProps {
+  readonly reason: string;
+  readonly setReason: (reason: string) => void;
+}
+
+const ReasonField = ({ reason, setReason }: ReasonFieldProps) => (
+  <label className="col-span-2">
+    {t`Reason `}
+    <span className="text-soft">{t`(the office reads it)`}</span>
+    <TextField
+      value={reason}
+      maxLength={MOST_CHARACTERS.reason}
+      onChange={(event) => setReason(event.target.value)}
+    />
+  </label>
+);
+
 /**
  * Asks for picked dates to be otherwise: other hours, another day, people or space. What it will do is said before; what
  * is clear and inside the rules applies at once, else it waits while the booking stays.
@@ -42,15 +59,7 @@ export function OwnChange({ request, picked, spaces, change, onChanged }: OwnCha
       <h2 className="text-lg">{t`Change ${countText(picked.length, 'date', 'dates')}`}</h2>
       <p className="text-note text-soft">{t`What you leave empty stays as it is.`}</p>
       <PatchFields request={request} spaces={spaces} handle={handle}>
-        <label className="col-span-2">
-          {t`Reason `}
-          <span className="text-soft">{t`(the office reads it)`}</span>
-          <TextField
-            value={reason}
-            maxLength={MOST_CHARACTERS.reason}
-            onChange={(event) => setReason(event.target.value)}
-          />
-        </label>
+        <ReasonField reason={reason} setReason={setReason} />
       </PatchFields>
       <PreviewLines preview={preview} />
       <KeepIndoors preview={preview} isKept={keepIndoors} onChange={setKeepIndoors} />

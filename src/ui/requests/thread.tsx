@@ -106,6 +106,23 @@ interface MessageFormProps {
   readonly isSending: boolean;
 }
 
+interface MessageTextProps {
+  readonly id: string;
+  readonly text: string;
+  readonly setDraft: (value: MessageDraft) => void;
+  readonly draft: MessageDraft;
+}
+
+const MessageText = ({ id, text, setDraft, draft }: MessageTextProps) => (
+  <TextArea
+    id={id}
+    rows={3}
+    maxLength={MOST_CHARACTERS.message}
+    value={text}
+    onChange={(event) => setDraft({ ...draft, text: event.target.value })}
+  />
+);
+
 const MessageForm = ({
   write,
   id,
@@ -129,13 +146,7 @@ const MessageForm = ({
     <label htmlFor={id} className="font-semibold">
       {isOffice ? t`Write` : t`Write to the office`}
     </label>
-    <TextArea
-      id={id}
-      rows={3}
-      maxLength={MOST_CHARACTERS.message}
-      value={text}
-      onChange={(event) => setDraft({ ...draft, text: event.target.value })}
-    />
+    <MessageText id={id} text={text} setDraft={setDraft} draft={draft} />
     {isOffice && <ReadBy id={id} as={as} setDraft={setDraft} draft={draft} />}
     <FilePicker lines={lines} files={files} isSignedIn label={t`Files with it`} />
     <RefusalNote error={error} />

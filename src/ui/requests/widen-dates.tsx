@@ -80,6 +80,14 @@ const StateField = ({ span, setSpan, counted }: StateFieldProps) => (
   </Field>
 );
 
+function whenOptions(dates: readonly DateView[]) {
+  return dates.map(({ id, when }, index) => (
+    <option key={id} value={index}>
+      {when}
+    </option>
+  ));
+}
+
 /** Picks more dates of a series than the one it began with: from a date to another, by weekday, by state, with counts. */
 export function WidenDates({ dates, origin, onPick }: WidenDatesProps) {
   const [span, setSpan] = useState<Span>({
@@ -95,11 +103,7 @@ export function WidenDates({ dates, origin, onPick }: WidenDatesProps) {
   const counted = (text: string, part: Partial<Span>) =>
     `${text} (${datesIn(dates, { ...span, ...part }).length})`;
   const days = [...new Set(dates.map(weekday))].sort();
-  const whens = dates.map(({ id, when }, index) => (
-    <option key={id} value={index}>
-      {when}
-    </option>
-  ));
+  const whens = whenOptions(dates);
   return (
     <div className="mb-2 grid grid-cols-2 gap-2">
       <Field label={t`From the date`} look="note">

@@ -41,6 +41,27 @@ const OwnLine = ({ each, onTake, mayKeep, isSending, submit }: OwnLineProps) => 
   </li>
 );
 
+interface SaveLayoutProps {
+  readonly keep: (event: SyntheticEvent) => void;
+  readonly name: string;
+  readonly setName: (name: string) => void;
+  readonly isSending: boolean;
+}
+
+const SaveLayout = ({ keep, name, setName, isSending }: SaveLayoutProps) => (
+  <Form className="flex items-end gap-2" onSubmit={keep}>
+    <label className="grow">
+      <span className="font-semibold">{t`Save this as`}</span>
+      <TextField
+        maxLength={MOST_CHARACTERS.layoutName}
+        value={name}
+        onChange={({ target }) => setName(target.value)}
+      />
+    </label>
+    <Button isSubmit isBusy={isSending}>{t`Save`}</Button>
+  </Form>
+);
+
 /** The house's own ways to set rooms: taken by a press, kept and given up by the office. */
 export function OwnLayouts({ own, query, mayKeep, onTake }: OwnLayoutsProps) {
   const [name, setName] = useState('');
@@ -66,19 +87,7 @@ export function OwnLayouts({ own, query, mayKeep, onTake }: OwnLayoutsProps) {
           />
         ))}
       </ul>
-      {mayKeep && (
-        <Form className="flex items-end gap-2" onSubmit={keep}>
-          <label className="grow">
-            <span className="font-semibold">{t`Save this as`}</span>
-            <TextField
-              maxLength={MOST_CHARACTERS.layoutName}
-              value={name}
-              onChange={({ target }) => setName(target.value)}
-            />
-          </label>
-          <Button isSubmit isBusy={isSending}>{t`Save`}</Button>
-        </Form>
-      )}
+      {mayKeep && <SaveLayout keep={keep} name={name} setName={setName} isSending={isSending} />}
       <RefusalNote error={error} />
     </section>
   );

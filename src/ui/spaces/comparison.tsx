@@ -94,19 +94,29 @@ const FreeThen = ({ place }: { readonly place: FoundPlace }) => (
   </>
 );
 
+interface ComparedRowProps {
+  readonly title: string;
+  readonly pages: readonly SpacePage[];
+  readonly cell: (page: SpacePage) => ReactNode;
+}
+
+const ComparedRow = ({ title, pages, cell }: ComparedRowProps) => (
+  <tr className="border-t border-rule align-top">
+    <th scope="row" className="small-caps w-28 py-2 pr-3 text-left">
+      {title}
+    </th>
+    {pages.map((page) => (
+      <td key={page.id} className="border-l border-rule px-3 py-2">
+        {cell(page)}
+      </td>
+    ))}
+  </tr>
+);
+
 /** Up to three spaces beside one another, all floors at one scale; the picked time stays. */
 export function Comparison({ pages, found, day, askHref, dropHref }: ComparisonProps) {
   const row = (title: string, cell: (page: SpacePage) => ReactNode) => (
-    <tr className="border-t border-rule align-top">
-      <th scope="row" className="small-caps w-28 py-2 pr-3 text-left">
-        {title}
-      </th>
-      {pages.map((page) => (
-        <td key={page.id} className="border-l border-rule px-3 py-2">
-          {cell(page)}
-        </td>
-      ))}
-    </tr>
+    <ComparedRow title={title} pages={pages} cell={cell} />
   );
   const answers = new Map(found.places.map((place) => [place.spaceId, place]));
   return (

@@ -6,28 +6,37 @@ import type { PlaceDirectory } from '@/contracts/calendar/places';
 import { boardHref } from '@/ui/board/board-address';
 import { PinButton } from './pin-button';
 
+interface SpacesListedProps {
+  readonly places: PlaceDirectory;
+  readonly isSignedIn: boolean;
+}
+
+const SpacesListed = ({ places, isSignedIn }: SpacesListedProps) => (
+  <section aria-label={t`Spaces`} className="sheet p-4">
+    <h2 className="pb-1 text-xl">{t`Spaces`}</h2>
+    <ul className="divide-y divide-rule">
+      {places.spaces.map(({ id, code, name, building, seats, isPinned, isUsed }) => (
+        <li key={id} className="flex flex-wrap items-center gap-x-3 py-1">
+          <Link href={`/spaces/${code}`} className="min-w-44 font-semibold">
+            {name}
+          </Link>
+          <span className="flex-1 text-soft">
+            {code}, <Link href={boardHref({ building })}>{building}</Link>
+            {isPinned ? t` · pinned` : isUsed ? t` · used before` : ''}
+          </span>
+          <span>{t`up to ${seats}`}</span>
+          {isSignedIn && <PinButton kind="space" id={id} name={name} isPinned={isPinned} />}
+        </li>
+      ))}
+    </ul>
+  </section>
+);
+
 /** Every place by name, those first that one pinned or used before. */
 export function Directory({ places, isSignedIn }: { places: PlaceDirectory; isSignedIn: boolean }) {
   return (
     <div className="grid gap-5">
-      <section aria-label={t`Spaces`} className="sheet p-4">
-        <h2 className="pb-1 text-xl">{t`Spaces`}</h2>
-        <ul className="divide-y divide-rule">
-          {places.spaces.map(({ id, code, name, building, seats, isPinned, isUsed }) => (
-            <li key={id} className="flex flex-wrap items-center gap-x-3 py-1">
-              <Link href={`/spaces/${code}`} className="min-w-44 font-semibold">
-                {name}
-              </Link>
-              <span className="flex-1 text-soft">
-                {code}, <Link href={boardHref({ building })}>{building}</Link>
-                {isPinned ? t` · pinned` : isUsed ? t` · used before` : ''}
-              </span>
-              <span>{t`up to ${seats}`}</span>
-              {isSignedIn && <PinButton kind="space" id={id} name={name} isPinned={isPinned} />}
-            </li>
-          ))}
-        </ul>
-      </section>
+      <SpacesListed places={places} isSignedIn={isSignedIn} />
       <section aria-label={t`Equipment`} className="sheet p-4">
         <h2 className="pb-1 text-xl">{t`Equipment and staff pools`}</h2>
         <ul className="divide-y divide-rule">

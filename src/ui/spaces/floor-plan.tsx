@@ -36,6 +36,39 @@ const BayLine = ({ x, height }: BayLineProps) => (
   />
 );
 
+interface OutlineProps {
+  readonly width: number;
+  readonly height: number;
+  readonly isMeasured: boolean;
+}
+
+const Outline = ({ width, height, isMeasured }: OutlineProps) => (
+  <rect
+    x={PAD}
+    y={PAD}
+    width={width}
+    height={height}
+    fill="var(--paper)"
+    stroke="var(--ink)"
+    strokeWidth={isMeasured ? 3 : 2}
+  />
+);
+
+interface FiveMetresProps {
+  readonly height: number;
+  readonly fiveM: number;
+  readonly width: number;
+}
+
+const FiveMetres = ({ height, fiveM, width }: FiveMetresProps) => (
+  <path
+    d={`M ${PAD} ${PAD + height + 8} v 6 h ${Math.min(fiveM, width)} v -6`}
+    fill="none"
+    stroke="var(--soft)"
+    strokeWidth={1.5}
+  />
+);
+
 /** The floor to scale, with a person standing on it and a rule of five metres; a drawing, not a photograph. */
 export function FloorPlanDrawing({
   plan,
@@ -63,15 +96,7 @@ export function FloorPlanDrawing({
         viewBox={`0 0 ${width + 2 * PAD} ${height + 2 * PAD + 18}`}
         style={{ width: (width + 2 * PAD) * scale, maxWidth: '100%' }}
       >
-        <rect
-          x={PAD}
-          y={PAD}
-          width={width}
-          height={height}
-          fill="var(--paper)"
-          stroke="var(--ink)"
-          strokeWidth={isMeasured ? 3 : 2}
-        />
+        <Outline width={width} height={height} isMeasured={isMeasured} />
         {parts.slice(1).map(({ bay, x }) => (
           <BayLine key={bay} x={x} height={height} />
         ))}
@@ -79,12 +104,7 @@ export function FloorPlanDrawing({
           <BayName key={bay} bay={bay} x={x} wide={wide} height={height} />
         ))}
         <circle cx={PAD + 10} cy={PAD + height - 10} r={(PERSON_M / 2) * PX_PER_M} fill="var(--accent)" />
-        <path
-          d={`M ${PAD} ${PAD + height + 8} v 6 h ${Math.min(fiveM, width)} v -6`}
-          fill="none"
-          stroke="var(--soft)"
-          strokeWidth={1.5}
-        />
+        <FiveMetres height={height} fiveM={fiveM} width={width} />
       </svg>
       <figcaption className="text-small text-soft">{t`${isMeasured ? sides : t`about ${sides}, drawn from its area`}; the dot is a person${width >= fiveM ? t`, the rule five metres` : ''}`}</figcaption>
     </figure>

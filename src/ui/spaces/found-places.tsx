@@ -44,6 +44,23 @@ const PlaceWords = ({ place }: { readonly place: FoundPlace }) => (
   </div>
 );
 
+interface CompareLinkProps {
+  readonly isCompared: boolean;
+  readonly place: FoundPlace;
+  readonly compareHref: (space: number) => string;
+}
+
+const CompareLink = ({ isCompared, place, compareHref }: CompareLinkProps) => (
+  <ButtonLink
+    scroll={false}
+    className={`${isCompared ? 'border-ink bg-sunk' : ''}`}
+    aria-label={`${isCompared ? t`Compared` : t`Compare`}: ${place.name}`}
+    href={compareHref(place.spaceId)}
+  >
+    {isCompared ? t`Compared` : t`Compare`}
+  </ButtonLink>
+);
+
 function Place({
   place,
   start,
@@ -70,14 +87,7 @@ function Place({
       </p>
       <p className="flex gap-2">
         {(isCompared || compared.length < MOST_COMPARED) && (
-          <ButtonLink
-            scroll={false}
-            className={`${isCompared ? 'border-ink bg-sunk' : ''}`}
-            aria-label={`${isCompared ? t`Compared` : t`Compare`}: ${place.name}`}
-            href={compareHref(place.spaceId)}
-          >
-            {isCompared ? t`Compared` : t`Compare`}
-          </ButtonLink>
+          <CompareLink isCompared={isCompared} place={place} compareHref={compareHref} />
         )}
         <ButtonLink href={boardHref({ day: dateOf(start), pick })}>{t`On the board`}</ButtonLink>
         <ButtonLink

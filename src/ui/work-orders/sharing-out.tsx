@@ -14,7 +14,7 @@ import {
   type DragEndEvent,
 } from '@dnd-kit/core';
 import { type KeyboardEvent, useId, useLayoutEffect, useRef, useState } from 'react';
-import type { WeekOrder, WeekView } from '@/contracts/work-orders/week-load';
+import type { ShiftView, WeekOrder, WeekView } from '@/contracts/work-orders/week-load';
 import Link from '@/ui/kit/link';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/kit/refusal-note';
@@ -81,6 +81,37 @@ interface RowProps {
   onStep(order: WeekOrder, by: 1 | -1): void;
 }
 
+interface HolderDayProps {
+  readonly shifts: ShiftView[];
+  readonly orders: WeekOrder[];
+  readonly picked: readonly number[];
+  onPick(order: number, isPicked: boolean): void;
+  onStep(order: WeekOrder, by: 1 | -1): void;
+}
+
+const HolderDay = ({ shifts, orders, picked, onPick, onStep }: HolderDayProps) => (
+  <td className="border-l border-rule p-1">
+    {shifts.map(({ id, text }) => (
+      <p key={id} className="text-fine text-soft">
+        {text}
+      </p>
+    ))}
+    {orders.length > 0 && (
+      <ul className="grid gap-1">
+        {orders.map((order) => (
+          <Chip
+            key={order.id}
+            order={order}
+            isPicked={picked.includes(order.id)}
+            onPick={(isPicked) => onPick(order.id, isPicked)}
+            onStep={(by) => onStep(order, by)}
+          />
+        ))}
+      </ul>
+    )}
+  </td>
+);
+
 function HolderRow({ holder, team, days, picked, onPick, onStep }: RowProps) {
   const { setNodeRef, isOver } = useDroppable({ id: `holder ${holder.id ?? ''}` });
   const own = team.orders.filter(({ personId }) => personId === holder.id);
@@ -97,26 +128,15 @@ function HolderRow({ holder, team, days, picked, onPick, onStep }: RowProps) {
         const shifts = team.shifts.filter((shift) => shift.date === date && shift.personId === holder.id);
         const orders = own.filter((order) => order.date === date);
         return (
-          <td key={date} className="border-l border-rule p-1">
-            {shifts.map(({ id, text }) => (
-              <p key={id} className="text-fine text-soft">
-                {text}
-              </p>
-            ))}
-            {orders.length > 0 && (
-              <ul className="grid gap-1">
-                {orders.map((order) => (
-                  <Chip
-                    key={order.id}
-                    order={order}
-                    isPicked={picked.includes(order.id)}
-                    onPick={(isPicked) => onPick(order.id, isPicked)}
-                    onStep={(by) => onStep(order, by)}
-                  />
-                ))}
-              </ul>
-            )}
-          </td>
+          <HolderDay
+            key={date}
+
+            shifts={shifts}
+            orders={orders}
+            picked={picked}
+            onPick={onPick}
+            onStep={onStep}
+          />
         );
       })}
     </tr>
@@ -245,6 +265,23 @@ const HolderRows = ({ holders, team, days, picked, setPicked, step }: HolderRows
   </tbody>
 );
 
+interface SharedTableProps {
+  readonly team: Team;
+  readonly days: WeekView['days'];
+  readonly holders: Holder[];
+  readonly picked: readonly number[];
+  readonly setPicked: (picked: readonly number[]) => void;
+  readonly step: (order: WeekOrder, by: 1 | -1) => Promise<void>;
+}
+
+const SharedTable = ({ team, days, holders, picked, setPicked, step }: SharedTableProps) => (
+  <table className="sheet w-full min-w-[60rem] table-fixed border-collapse">
+    <caption className="sr-only">{t`Orders of ${team.name} by person and day`}</caption>
+    <DayHeads team={team} days={days} />
+    <HolderRows holders={holders} team={team} days={days} picked={picked} setPicked={setPicked} step={step} />
+  </table>
+);
+
 /** Who of a team does what in a week: by dragging, by keys, or by picking and a list. */
 export function SharingOut({ team, days }: { team: Team; days: WeekView['days'] }) {
   // A press that hardly moves picks; one that moves drags.
@@ -268,18 +305,14 @@ export function SharingOut({ team, days }: { team: Team; days: WeekView['days'] 
       />
       <RefusalNote error={error} />
       <div className="overflow-x-auto overflow-y-hidden">
-        <table className="sheet w-full min-w-[60rem] table-fixed border-collapse">
-          <caption className="sr-only">{t`Orders of ${team.name} by person and day`}</caption>
-          <DayHeads team={team} days={days} />
-          <HolderRows
-            holders={holders}
-            team={team}
-            days={days}
-            picked={picked}
-            setPicked={setPicked}
-            step={step}
-          />
-        </table>
+        <SharedTable
+          team={team}
+          days={days}
+          holders={holders}
+          picked={picked}
+          setPicked={setPicked}
+          step={step}
+        />
       </div>
       <p className="py-1 text-note">
         <Link href="/work-orders/templates" className="underline">{t`Work order templates`}</Link>{' '}

@@ -36,6 +36,25 @@ const CountField = ({ field, id, label, faultOf, value, set }: CountFieldProps) 
   </div>
 );
 
+interface NoteFieldProps {
+  readonly id: string;
+  readonly note: string;
+  readonly setNote: (note: string) => void;
+}
+
+const NoteField = ({ id, note, setNote }: NoteFieldProps) => (
+  <div className="grow">
+    <label htmlFor={`${id}-note`} className="block text-note">{t`What happened`}</label>
+    <TextField
+      id={`${id}-note`}
+      className="h-11"
+      maxLength={MOST_CHARACTERS.remark}
+      value={note}
+      onChange={({ target }) => setNote(target.value)}
+    />
+  </div>
+);
+
 function ReturnForm({ line, onDone }: { line: StoreLine; onDone(): void }) {
   const { submit, error, isSending, faultOf } = useSubmit();
   const id = useId();
@@ -67,16 +86,7 @@ function ReturnForm({ line, onDone }: { line: StoreLine; onDone(): void }) {
           set={set}
         />
       ))}
-      <div className="grow">
-        <label htmlFor={`${id}-note`} className="block text-note">{t`What happened`}</label>
-        <TextField
-          id={`${id}-note`}
-          className="h-11"
-          maxLength={MOST_CHARACTERS.remark}
-          value={note}
-          onChange={({ target }) => setNote(target.value)}
-        />
-      </div>
+      <NoteField id={id} note={note} setNote={setNote} />
       <Button isMain size="tall" isSubmit isBusy={isSending}>{t`Count them back`}</Button>
       {error && (
         <div className="basis-full">

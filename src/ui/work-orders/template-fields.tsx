@@ -78,6 +78,23 @@ interface QuantityLineProps {
   leaveOut(): void;
 }
 
+interface StoreFieldProps {
+  readonly index: number;
+  readonly id: string;
+  readonly store: string;
+  set(part: Partial<QuantityFields>): void;
+}
+
+const StoreField = ({ index, id, store, set }: StoreFieldProps) => (
+  <TextField
+    aria-label={t`From where, line ${index + 1}`}
+    placeholder={t`from where`}
+    list={`${id}-stores`}
+    value={store}
+    onChange={({ target }) => set({ store: target.value })}
+  />
+);
+
 const QuantityLine = ({
   line: { key, name, store, formula },
   index,
@@ -95,13 +112,7 @@ const QuantityLine = ({
       aria-invalid={Boolean(faults[`quantities.${index}.name`])}
       onChange={({ target }) => set({ name: target.value })}
     />
-    <TextField
-      aria-label={t`From where, line ${index + 1}`}
-      placeholder={t`from where`}
-      list={`${id}-stores`}
-      value={store}
-      onChange={({ target }) => set({ store: target.value })}
-    />
+    <StoreField index={index} id={id} store={store} set={set} />
     <TextField
       className="font-mono text-note"
       aria-label={t`How many, line ${index + 1}`}

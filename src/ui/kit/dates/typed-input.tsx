@@ -57,6 +57,24 @@ export function SentValue({ id, name, value, plain }: SentProps) {
   );
 }
 
+interface UnderstoodProps {
+  readonly about: string;
+  readonly fault: string;
+  readonly typed: ReturnType<typeof useTyped>;
+}
+
+const Understood = ({ about, fault, typed }: UnderstoodProps) => (
+  <span id={about} role="status" className="block text-note">
+    {fault && <span className="block font-semibold text-clash">{fault}</span>}
+    {/* Over what is below: were it to push that down, the press that leaves the field would miss its button. */}
+    {!fault && typed.understood && (
+      <span className="sheet pointer-events-none absolute top-full left-0 z-40 mt-0.5 px-2 whitespace-nowrap text-soft shadow">
+        {typed.understood}
+      </span>
+    )}
+  </span>
+);
+
 /** The field itself, with what was understood and what is wrong beneath it. */
 export function TypedInput({
   typed,
@@ -87,15 +105,7 @@ export function TypedInput({
         {children}
       </span>
       {name !== undefined && <SentValue id={aria.id} name={name} value={value} plain={plain} />}
-      <span id={about} role="status" className="block text-note">
-        {fault && <span className="block font-semibold text-clash">{fault}</span>}
-        {/* Over what is below: were it to push that down, the press that leaves the field would miss its button. */}
-        {!fault && typed.understood && (
-          <span className="sheet pointer-events-none absolute top-full left-0 z-40 mt-0.5 px-2 whitespace-nowrap text-soft shadow">
-            {typed.understood}
-          </span>
-        )}
-      </span>
+      <Understood about={about} fault={fault} typed={typed} />
     </span>
   );
 }

@@ -51,6 +51,23 @@ function DatesShown() {
   );
 }
 
+const TicksShown = () => (
+  <Shown name="Checkbox, Radio">
+    <label className="flex items-center gap-2">
+      <Checkbox defaultChecked />
+      {t`Whole days`}
+    </label>
+    <label className="flex items-center gap-2">
+      <Radio name="shown" defaultChecked />
+      {t`round tables`}
+    </label>
+    <label className="flex items-center gap-2">
+      <Radio name="shown" />
+      {t`rows of chairs`}
+    </label>
+  </Shown>
+);
+
 /** Fields with their labels, hints and faults. */
 export const FieldsShown = () => (
   <>
@@ -84,20 +101,7 @@ export const FieldsShown = () => (
       </Field>
       <ComboboxShown />
     </Shown>
-    <Shown name="Checkbox, Radio">
-      <label className="flex items-center gap-2">
-        <Checkbox defaultChecked />
-        {t`Whole days`}
-      </label>
-      <label className="flex items-center gap-2">
-        <Radio name="shown" defaultChecked />
-        {t`round tables`}
-      </label>
-      <label className="flex items-center gap-2">
-        <Radio name="shown" />
-        {t`rows of chairs`}
-      </label>
-    </Shown>
+    <TicksShown />
     <DatesShown />
   </>
 );
