@@ -18,6 +18,7 @@ import { DayNotesProvider } from '@/ui/frame/day-notes';
 import { NavLinks, type NavItem } from '@/ui/frame/nav-links';
 import { DayStrip } from '@/ui/frame/day-strip';
 import { ThemeSwitch } from '@/ui/frame/theme-switch';
+import { ToastProvider } from '@/ui/kit/toast';
 
 const DAY_STRIP_BEFORE_DAYS = 30;
 const DAY_STRIP_DAYS = 100;
@@ -57,39 +58,41 @@ export async function OfficeFrame({ children }: { children: ReactNode }) {
   const days = await dayStrip(ctx, addDays(today, -DAY_STRIP_BEFORE_DAYS), DAY_STRIP_DAYS);
   const notes = await dayNoteLines(ctx.db, addDays(today, -NOTES_BEFORE_DAYS), NOTES_DAYS);
   return (
-    <DayNotesProvider notes={notes}>
-      <a
-        href="#main"
-        className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-raised focus:p-2"
-      >{t`To the page`}</a>
-      <header className="no-print border-b border-strong-rule bg-paper">
-        <div className="mx-auto flex max-w-[120rem] flex-wrap items-center gap-x-3 gap-y-1 px-4 pt-1">
-          <Link
-            href="/"
-            className="font-serif text-xl leading-tight font-semibold no-underline"
-          >{t`Calendario`}</Link>
-          <NavLinks items={navFor(ctx.viewer, news)} />
-          <div className="ml-auto flex items-center gap-2 py-1">
-            <Account name={ctx.viewer?.name ?? null} />
-            <ThemeSwitch />
+    <ToastProvider>
+      <DayNotesProvider notes={notes}>
+        <a
+          href="#main"
+          className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-raised focus:p-2"
+        >{t`To the page`}</a>
+        <header className="no-print border-b border-strong-rule bg-paper">
+          <div className="mx-auto flex max-w-[120rem] flex-wrap items-center gap-x-3 gap-y-1 px-4 pt-1">
+            <Link
+              href="/"
+              className="font-serif text-xl leading-tight font-semibold no-underline"
+            >{t`Calendario`}</Link>
+            <NavLinks items={navFor(ctx.viewer, news)} />
+            <div className="ml-auto flex items-center gap-2 py-1">
+              <Account name={ctx.viewer?.name ?? null} />
+              <ThemeSwitch />
+            </div>
           </div>
-        </div>
-      </header>
-      <DayStrip first={days} today={today} />
-      <main id="main" className="mx-auto w-full max-w-[120rem] flex-1 px-4 py-3">
-        {children}
-      </main>
-      {ctx.viewer && <StayCurrent everyMs={asksEveryMs()} />}
-      <footer className="mx-auto w-full max-w-[120rem] border-t border-rule px-4 py-3 text-fine text-soft">
-        {t`${office.site}. Questions: ${office.name}, ${office.phone}, ${office.email}. Times are those of ${office.tzid}. `}
-        <Link href="/preferences">{t`Preferences`}</Link>
-        {ctx.viewer && (
-          <>
-            {' · '}
-            <Link href="/recent">{t`My recent actions`}</Link>
-          </>
-        )}
-      </footer>
-    </DayNotesProvider>
+        </header>
+        <DayStrip first={days} today={today} />
+        <main id="main" className="mx-auto w-full max-w-[120rem] flex-1 px-4 py-3">
+          {children}
+        </main>
+        {ctx.viewer && <StayCurrent everyMs={asksEveryMs()} />}
+        <footer className="mx-auto w-full max-w-[120rem] border-t border-rule px-4 py-3 text-fine text-soft">
+          {t`${office.site}. Questions: ${office.name}, ${office.phone}, ${office.email}. Times are those of ${office.tzid}. `}
+          <Link href="/preferences">{t`Preferences`}</Link>
+          {ctx.viewer && (
+            <>
+              {' · '}
+              <Link href="/recent">{t`My recent actions`}</Link>
+            </>
+          )}
+        </footer>
+      </DayNotesProvider>
+    </ToastProvider>
   );
 }

@@ -25,12 +25,19 @@ export interface MailView extends MailLine {
   readonly text: string;
 }
 
-/** Letters, the newest first, and how many wait. */
+/** Letters of one page (from 1), the newest first, and how many there are and wait in all. */
 export interface OutboxView {
   readonly lines: readonly MailLine[];
   readonly waiting: number;
   readonly total: number;
+  readonly page: number;
+  readonly pages: number;
 }
+
+/** Which page of the outbox; what is no page is the first. */
+export const outboxQuerySchema = z.object({
+  page: z.coerce.number().int().min(1).max(1_000_000).catch(1).default(1),
+});
 
 /** Sending a letter now; nothing else is said. */
 export const sendNowSchema = z.object({});

@@ -1,11 +1,11 @@
 'use client';
 import { Button } from '@/ui/kit/button';
-import { Checkbox } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { useRef, type JSX, type RefObject } from 'react';
 import type { EntryChoices } from '@/contracts/administration/docs';
 import type { Field as FormField } from '@/contracts/administration/form-parts';
 import { Field } from '@/ui/kit/field';
+import { Switch } from '@/ui/kit/switch';
 import { faultsUnder, shownFields, toDraft, type Draft } from './form-model';
 import { ChoiceInput, HueInput, optionsOf, TextInput, type FieldProps } from './plain-inputs';
 import { SpanInput } from './span-input';
@@ -20,10 +20,9 @@ interface SwitchInputProps {
 
 const SwitchInput = ({ value, onChange, label, fault }: SwitchInputProps) => (
   <div>
-    <label className="flex min-h-8 cursor-pointer items-center gap-2">
-      <Checkbox checked={value === true} onChange={({ target }) => onChange(target.checked)} />
-      <span>{label}</span>
-    </label>
+    <Switch isOn={value === true} onChange={onChange}>
+      {label}
+    </Switch>
     {fault && <p className="font-semibold text-clash">{fault}</p>}
   </div>
 );

@@ -1,4 +1,5 @@
 'use client';
+import { Bar, Steps } from '@/ui/kit/bar';
 import { Button, ButtonLink } from '@/ui/kit/button';
 import { Choice } from '@/ui/kit/choice';
 import { NumberField, TextField } from '@/ui/kit/fields';
@@ -6,7 +7,7 @@ import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
 import { MOST_ZOOM } from '@/contracts/language/own-settings';
 import { Minus, Plus } from 'lucide-react';
-import { useState, type ReactNode } from 'react';
+import { useState } from 'react';
 import type { BoardCategory } from '@/contracts/calendar/board';
 import type { SavedView } from '@/contracts/accounts/own';
 import { MOST_BOARD_DAYS } from '@/contracts/base/board-days';
@@ -166,14 +167,6 @@ function Filters({ address, buildings, categories, go }: BarProps) {
   );
 }
 
-function Steps({ label, children }: { label: string; children: ReactNode }) {
-  return (
-    <div role="group" aria-label={label} className="flex items-center gap-1.5">
-      {children}
-    </div>
-  );
-}
-
 interface DayCountProps {
   readonly days: number;
   readonly go: (change: Partial<BoardAddress>, how?: 'push' | 'replace' | 'later') => void;
@@ -249,10 +242,9 @@ export function BoardBar(props: BarProps) {
   const [isOpen, setOpen] = useState(count > 0);
   return (
     <div className="pb-2">
-      <div className="flex flex-wrap items-center gap-x-3 gap-y-2">
-        <h1 className="text-2xl">
-          {days === 1 ? dayLong(from) : `${dayShort(from).replace(/ \d{4}$/, '')} – ${dayShort(last)}`}
-        </h1>
+      <Bar
+        title={days === 1 ? dayLong(from) : `${dayShort(from).replace(/ \d{4}$/, '')} – ${dayShort(last)}`}
+      >
         <div className="no-print flex flex-wrap items-center gap-x-3 gap-y-2">
           <Steps label={t`Go to`}>
             <Button onClick={() => go({ day: addDays(from, -days) })}>{t`Earlier`}</Button>
@@ -273,7 +265,7 @@ export function BoardBar(props: BarProps) {
         />
         <ButtonLink className="no-print ml-auto" href={props.printHref}>{t`Print`}</ButtonLink>
         <FindOnBoard address={address} go={go} />
-      </div>
+      </Bar>
       {isOpen && <Filters {...props} />}
     </div>
   );

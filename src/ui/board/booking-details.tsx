@@ -16,7 +16,7 @@ import { BandDrawing } from '../drawing/band-drawing';
 import type { OnBoard } from './board-check';
 import { bandsOnBoard, type Booking, type BookingState } from './bookings';
 import { isMovable, moveTo, type Movable, type Move } from './move';
-import { DetailsPanel } from './details-panel';
+import { DetailsPanel } from '@/ui/kit/details-panel';
 import { Form } from '@/ui/kit/form';
 import type { BoardOffice } from '@/ui/board/board-office';
 

@@ -16,7 +16,7 @@ import { itemsOf, sayNumbers, usePreview } from '@/ui/requests/use-preview';
 import type { BoardOffice } from './board-office';
 import { sayHours, type Move } from './move';
 import { VerdictLines } from './pick-details';
-import { DetailsPanel } from './details-panel';
+import { DetailsPanel } from '@/ui/kit/details-panel';
 import { KeepIndoors } from '@/ui/requests/patch-fields';
 import { WidenDates } from '@/ui/requests/widen-dates';
 import type { ChangeReply } from '@/contracts/requests/change';

@@ -3,15 +3,12 @@ import { DateField } from '@/ui/kit/dates/date-field';
 import { TimeField } from '@/ui/kit/dates/time-field';
 import { Field } from '@/ui/kit/field';
 import { Button, ButtonLink } from '@/ui/kit/button';
-import { Checkbox, Select, TextField } from '@/ui/kit/fields';
-import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
 import Link from '@/ui/kit/link';
 import { useMemo, useState } from 'react';
 import { isUsuallyPublished } from '@/core/publishing/usual-publication';
 import type { AskBody, AskReply } from '@/contracts/requests/ask';
 import type { ShortChoices } from '@/contracts/requests/ask-choices';
-import type { ErrorReply } from '@/contracts/base/refusal';
 import type { BoardPool, BoardViewer } from '@/contracts/calendar/board';
 import { dayLong } from '@/contracts/words/when';
 import type { EquipmentTypeId } from '@/core/ids';
@@ -27,16 +24,16 @@ import {
 import { toEpochMinute } from '@/core/time/zone';
 import { askHref } from '@/ui/ask/ask-address';
 import { sendOnce } from '@/ui/hooks/send-once';
-import { faultIn } from '@/ui/hooks/send';
 import { useSend } from '@/ui/hooks/use-send';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 import { VerdictStamp } from '@/ui/kit/verdict-stamp';
 import { boardHref, type BoardAddress, type Pick } from './board-address';
 import { checkOnBoard, type BoardVerdict, type OnBoard } from './board-check';
 import { asSpaceId, usualLayout, type BoardOffice } from './board-office';
-import { DetailsPanel } from './details-panel';
+import { DetailsPanel } from '@/ui/kit/details-panel';
 import { DayNote } from '@/ui/frame/day-notes';
 import { Form } from '@/ui/kit/form';
+import { ShortFields, type ShortForm } from '@/ui/board/short-fields';
 
 /** What a short request needs beside the pick. */
 
@@ -133,16 +130,6 @@ export function VerdictLines({ verdict, sentences }: BoardVerdict) {
   );
 }
 
-interface ShortForm {
-  readonly title: string;
-  readonly people: string;
-  readonly quantity: string;
-  readonly categoryId: string;
-  readonly hostId: string;
-  /** Null until somebody says so. */
-  readonly publish: boolean | null;
-}
-
 /** Whether it is to be published: as said, else as usual for what is asked for. */
 const isPublished = (form: ShortForm, { poolId }: Pick, { categories }: ShortChoices): boolean =>
   form.publish ??
@@ -202,93 +189,6 @@ function useShortRequest({ pick, board, choices, onSent }: PickDetailsProps) {
     );
   };
   return { form, setForm, error, sent, isSending, content, submit };
-}
-
-interface ShortSelectProps {
-  readonly label: string;
-  readonly form: ShortForm;
-  readonly name: 'categoryId' | 'hostId';
-  setForm(form: ShortForm): void;
-  readonly options: readonly { id: number; name: string }[];
-}
-
-const ShortSelect = ({ label, form, name, setForm, options }: ShortSelectProps) => (
-  <label className="col-span-2">
-    {label}
-    <Select value={form[name]} onChange={({ target }) => setForm({ ...form, [name]: target.value })}>
-      {options.map(({ id, name: each }) => (
-        <option key={id} value={id}>
-          {each}
-        </option>
-      ))}
-    </Select>
-  </label>
-);
-
-interface ShortTextProps {
-  readonly name: 'title' | 'people' | 'quantity';
-  readonly label: string;
-  readonly type: 'text' | 'number';
-  readonly form: ShortForm;
-  readonly error: ErrorReply['error'] | null;
-  setForm(form: ShortForm): void;
-}
-
-const ShortText = ({ name, label, type, form, error, setForm }: ShortTextProps) => (
-  <label className={name === 'title' ? 'col-span-2' : ''}>
-    {label}
-    <TextField
-      type={type}
-      min={1}
-      required
-      maxLength={MOST_CHARACTERS.title}
-      value={form[name]}
-      aria-invalid={faultIn(error, name) !== undefined}
-      onChange={({ target }) => setForm({ ...form, [name]: target.value })}
-    />
-    {faultIn(error, name) && <span className="block text-note text-clash">{faultIn(error, name)}</span>}
-  </label>
-);
-
-function ShortFields({
-  form,
-  setForm,
-  error,
-  choices,
-  isLoan,
-  isPublic,
-}: {
-  form: ShortForm;
-  setForm(form: ShortForm): void;
-  error: ErrorReply['error'] | null;
-  choices: ShortChoices;
-  isLoan: boolean;
-  isPublic: boolean;
-}) {
-  const text = (name: 'title' | 'people' | 'quantity', label: string, type: 'text' | 'number') => (
-    <ShortText name={name} label={label} type={type} form={form} error={error} setForm={setForm} />
-  );
-  const select = (
-    name: 'categoryId' | 'hostId',
-    label: string,
-    options: readonly { id: number; name: string }[],
-  ) => <ShortSelect label={label} form={form} name={name} setForm={setForm} options={options} />;
-  return (
-    <div className="mt-3 grid grid-cols-2 gap-3">
-      {text('title', t`Title`, 'text')}
-      {isLoan ? text('quantity', t`How many`, 'number') : text('people', t`People`, 'number')}
-      {select('categoryId', t`Category`, choices.categories)}
-      {select('hostId', t`Host`, choices.hosts)}
-      <label className="col-span-2 flex min-h-8 items-center gap-2">
-        <Checkbox
-          className="size-4"
-          checked={isPublic}
-          onChange={({ target }) => setForm({ ...form, publish: target.checked })}
-        />
-        {t`Publish it once approved`}
-      </label>
-    </div>
-  );
 }
 
 const SentDetails = ({ sent, onClose }: { readonly sent: AskReply; readonly onClose: () => void }) => (

@@ -7,7 +7,7 @@ import { dayLong, secondZoneText } from '@/contracts/words/when';
 import { dateOf, type LocalDate } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { boardHref } from '@/ui/board/board-address';
-import { DetailsPanel } from '@/ui/board/details-panel';
+import { DetailsPanel } from '@/ui/kit/details-panel';
 import { Mark } from '@/ui/kit/mark';
 import { hoursText, placesText, type DateEntry, type EntryPlace } from './entries';
 

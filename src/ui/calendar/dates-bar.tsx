@@ -1,4 +1,5 @@
 'use client';
+import { Bar, Steps } from '@/ui/kit/bar';
 import { Button, ButtonLink } from '@/ui/kit/button';
 import { Checkbox, TextField } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
@@ -199,14 +200,13 @@ function DatesHead(props: BarProps) {
   const { view } = address;
   const turn = (to: 1 | -1) => go({ day: turned(address, day, weekStart, to), slip: null, pick: null });
   return (
-    <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
-      <h1 className="text-2xl">{titleOf(props)}</h1>
+    <Bar title={titleOf(props)}>
       {address.view === 'day' && <DayNote date={props.day} />}
-      <div role="group" aria-label={t`Go to`} className="flex items-center gap-1.5">
+      <Steps label={t`Go to`}>
         <Button onClick={() => turn(-1)}>{t`Earlier`}</Button>
         <Button onClick={() => go({ day: today, slip: null, pick: null })}>{t`Today`}</Button>
         <Button onClick={() => turn(1)}>{t`Later`}</Button>
-      </div>
+      </Steps>
       <SavedViews
         screen="dates"
         first={props.kept}
@@ -226,7 +226,7 @@ function DatesHead(props: BarProps) {
           onChange={({ target }) => go({ text: target.value }, 'replace')}
         />
       </label>
-    </div>
+    </Bar>
   );
 }
 

@@ -9,7 +9,7 @@ import { useState, type JSX } from 'react';
 import { dayLong } from '@/contracts/words/when';
 import { clockText, minuteOfDay, parseLocalDateTime, timeOf } from '@/core/time/local-time';
 import { boardHref } from '@/ui/board/board-address';
-import { DetailsPanel } from '@/ui/board/details-panel';
+import { DetailsPanel } from '@/ui/kit/details-panel';
 import type { DayPick } from './dates-address';
 import { DayNote } from '@/ui/frame/day-notes';
 import { Form } from '@/ui/kit/form';

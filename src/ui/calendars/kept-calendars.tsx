@@ -10,6 +10,7 @@ import { countText } from '@/contracts/words/when';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import Link from '@/ui/kit/link';
 import { Mark } from '@/ui/kit/mark';
+import { Menu, MenuItem } from '@/ui/kit/menu';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 
 interface LineProps {
@@ -21,103 +22,67 @@ interface LineProps {
   run(command: string): void;
 }
 
-/** Asks once more before something that cannot be taken back, saying what it does. */
-function Twice({
-  ask,
-  what,
-  does,
-  isSending,
-  onYes,
-}: {
-  readonly ask: string;
-  readonly what: string;
-  readonly does: string;
+type Asked = 'replace-link' | 'retire';
+
+interface AskOnceMoreProps {
+  readonly asked: Asked;
+  readonly calendar: StoredCalendar;
   readonly isSending: boolean;
-  onYes(): void;
-}) {
-  const [isAsked, setAsked] = useState(false);
-  if (!isAsked)
-    return (
-      <Button aria-label={`${ask} ${what}`} onClick={() => setAsked(true)}>
-        {ask}
-      </Button>
-    );
+  run(command: string): void;
+  onLeave(): void;
+}
+
+/** Asks once more before something that cannot be taken back, saying what it does. */
+function AskOnceMore({ asked, calendar, isSending, run, onLeave }: AskOnceMoreProps) {
+  const { name, coming } = calendar;
+  const isLink = asked === 'replace-link';
+  const verb = isLink ? t`Replace the link` : t`End it`;
   return (
-    <span role="group" aria-label={`${ask} ${what}?`} className="inline-flex flex-wrap items-center gap-2">
-      <span className="font-semibold">{does}</span>
-      <Button isMain autoFocus isBusy={isSending} onClick={onYes}>
-        {ask}
+    <span
+      role="group"
+      aria-label={isLink ? t`Replace the link of ${name}?` : t`End ${name}?`}
+      className="inline-flex flex-wrap items-center gap-2"
+    >
+      <span className="font-semibold">
+        {isLink
+          ? t`Anyone with the present link cannot read it any more.`
+          : t`${countText(coming, 'date', 'dates')} to come will not be listed there any more; programs that follow it are told so.`}
+      </span>
+      <Button isMain autoFocus isBusy={isSending} onClick={() => run(asked)}>
+        {verb}
       </Button>
-      <Button onClick={() => setAsked(false)}>{t`Leave it as it is`}</Button>
+      <Button onClick={onLeave}>{t`Leave it as it is`}</Button>
     </span>
   );
 }
 
-interface CalendarCommandsProps {
-  readonly id: number;
-  readonly name: string;
-  readonly isSending: boolean;
-  readonly isFirst: boolean;
-  run(command: string): void;
-  readonly isLast: boolean;
-  readonly link: string | null;
-  readonly coming: number;
+function CalendarCommands({ calendar, isFirst, isLast, isSending, run }: Omit<LineProps, 'origin'>) {
+  const [asked, setAsked] = useState<Asked | null>(null);
+  const { id, name, link } = calendar;
+  return (
+    <p className="flex flex-wrap items-center gap-2 pt-2">
+      <ButtonLink href={`/whats-on/kept/${id}`} aria-label={t`Change ${name}`}>{t`Change`}</ButtonLink>
+      <Menu words={t`More`} about={name} isBusy={isSending}>
+        <MenuItem off={isFirst ? t`It is the first.` : null} onChoose={() => run('up')}>{t`Up`}</MenuItem>
+        <MenuItem off={isLast ? t`It is the last.` : null} onChoose={() => run('down')}>{t`Down`}</MenuItem>
+        {link && <MenuItem onChoose={() => setAsked('replace-link')}>{t`Replace the link …`}</MenuItem>}
+        <MenuItem onChoose={() => setAsked('retire')}>{t`End it …`}</MenuItem>
+      </Menu>
+      {asked && (
+        <AskOnceMore
+          asked={asked}
+          calendar={calendar}
+          isSending={isSending}
+          run={run}
+          onLeave={() => setAsked(null)}
+        />
+      )}
+    </p>
+  );
 }
-
-interface ReplaceLinkProps {
-  readonly name: string;
-  readonly isSending: boolean;
-  run(command: string): void;
-}
-
-const ReplaceLink = ({ name, isSending, run }: ReplaceLinkProps) => (
-  <Twice
-    ask={t`Replace the link`}
-    what={t`of ${name}`}
-    does={t`Anyone with the present link cannot read it any more.`}
-    isSending={isSending}
-    onYes={() => run('replace-link')}
-  />
-);
-
-const CalendarCommands = ({
-  id,
-  name,
-  isSending,
-  isFirst,
-  run,
-  isLast,
-  link,
-  coming,
-}: CalendarCommandsProps) => (
-  <p className="flex flex-wrap items-center gap-2 pt-2">
-    <ButtonLink href={`/whats-on/kept/${id}`} aria-label={t`Change ${name}`}>{t`Change`}</ButtonLink>
-    <Button
-      isBusy={isSending}
-      off={isFirst ? t`It is the first.` : null}
-      aria-label={t`Up: ${name}`}
-      onClick={() => run('up')}
-    >{t`Up`}</Button>
-    <Button
-      isBusy={isSending}
-      off={isLast ? t`It is the last.` : null}
-      aria-label={t`Down: ${name}`}
-      onClick={() => run('down')}
-    >{t`Down`}</Button>
-    {link && <ReplaceLink name={name} isSending={isSending} run={run} />}
-    <Twice
-      ask={t`End it`}
-      what={name}
-      does={t`${countText(coming, 'date', 'dates')} to come will not be listed there any more; programs that follow it are told so.`}
-      isSending={isSending}
-      onYes={() => run('retire')}
-    />
-  </p>
-);
 
 function CalendarLine({ calendar, origin, isFirst, isLast, isSending, run }: LineProps) {
-  const { id, slug, name, about, mark, hue, facts, showsText, readersText, coming, link, startsOn } =
-    calendar;
+  const { slug, name, about, mark, hue, facts, showsText, readersText, coming, link, startsOn } = calendar;
   return (
     <li className="sheet p-4">
       <h2 className="flex flex-wrap items-center gap-3 text-xl">
@@ -134,16 +99,7 @@ function CalendarLine({ calendar, origin, isFirst, isLast, isSending, run }: Lin
           <code>{`${origin}/whats-on/${slug}?link=${link}`}</code>
         </p>
       )}
-      <CalendarCommands
-        id={id}
-        name={name}
-        isSending={isSending}
-        isFirst={isFirst}
-        run={run}
-        isLast={isLast}
-        link={link}
-        coming={coming}
-      />
+      <CalendarCommands {...{ calendar, isFirst, isLast, isSending, run }} />
     </li>
   );
 }

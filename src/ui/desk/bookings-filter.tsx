@@ -1,4 +1,4 @@
-import { DateField } from '@/ui/kit/dates/date-field';
+import { DateRangeField } from '@/ui/kit/dates/date-range-field';
 import { Field } from '@/ui/kit/field';
 import { Button } from '@/ui/kit/button';
 import { Select, TextField } from '@/ui/kit/fields';
@@ -55,12 +55,13 @@ export function BookingsFilter({ query, spaces, categories }: BookingsFilterProp
       <Field look="note" label={t`Title, host, requester, reference`}>
         <TextField className="w-52" type="search" name="q" defaultValue={query.q} />
       </Field>
-      <Field look="note" label={t`From`}>
-        <DateField className="w-44" name="from" defaultValue={query.from ?? ''} />
-      </Field>
-      <Field look="note" label={t`To`}>
-        <DateField className="w-44" name="to" defaultValue={query.to ?? ''} />
-      </Field>
+      <DateRangeField
+        look="note"
+        legend={t`Between two days`}
+        names={['from', 'to']}
+        defaultFrom={query.from ?? ''}
+        defaultUntil={query.to ?? ''}
+      />
       <SpaceSought query={query} spaces={spaces} />
       <Field look="note" label={t`Category`}>
         <Select className="w-36" name="category" defaultValue={query.category ?? ''}>

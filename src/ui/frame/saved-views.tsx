@@ -10,6 +10,7 @@ import type { SavedScreen, SavedView } from '@/contracts/accounts/own';
 import { send } from '@/ui/hooks/send';
 import { useSend } from '@/ui/hooks/use-send';
 import { Form } from '@/ui/kit/form';
+import { useToast } from '@/ui/kit/toast';
 
 interface KeptProps {
   readonly screen: SavedScreen;
@@ -22,31 +23,34 @@ interface KeptProps {
 interface SavedListProps {
   readonly views: readonly SavedView[];
   readonly here: string;
-  onDrop(id: number): void;
+  onDrop(view: SavedView): void;
 }
 
 function SavedList({ views, here, onDrop }: SavedListProps) {
   if (!views.length) return null;
   return (
     <ul className="flex flex-wrap items-center gap-2" aria-label={t`Saved views`}>
-      {views.map(({ id, name, address }) => (
-        <li key={id} className="flex items-center">
-          <ButtonLink
-            href={address}
-            aria-current={address === here ? 'page' : undefined}
-            className="rounded-r-none py-1 aria-[current]:border-ink"
-          >
-            {name}
-          </ButtonLink>
-          <Button
-            aria-label={t`Delete ${name}`}
-            className="rounded-l-none border-l-0 px-1.5 py-1.5"
-            onClick={() => onDrop(id)}
-          >
-            <X size={14} aria-hidden="true" />
-          </Button>
-        </li>
-      ))}
+      {views.map((view) => {
+        const { id, name, address } = view;
+        return (
+          <li key={id} className="flex items-center">
+            <ButtonLink
+              href={address}
+              aria-current={address === here ? 'page' : undefined}
+              className="rounded-r-none py-1 aria-[current]:border-ink"
+            >
+              {name}
+            </ButtonLink>
+            <Button
+              aria-label={t`Delete ${name}`}
+              className="rounded-l-none border-l-0 px-1.5 py-1.5"
+              onClick={() => onDrop(view)}
+            >
+              <X size={14} aria-hidden="true" />
+            </Button>
+          </li>
+        );
+      })}
     </ul>
   );
 }
@@ -56,19 +60,25 @@ function useSaved(screen: SavedScreen, here: string, first: readonly SavedView[]
   const [views, setViews] = useState(first);
   const [name, setName] = useState('');
   const { error, isSending, run } = useSend({ again: null });
-  const keep = () =>
+  const tell = useToast();
+  const save = (under: string, address: string) =>
     run<SavedView[]>(
-      () => send('POST', '/api/own/views', { screen, name, address: here }),
-      (reply) => {
-        if (!reply.ok) return;
-        setName('');
-        setViews(reply.value);
-      },
+      () => send('POST', '/api/own/views', { screen, name: under, address }),
+      (reply) => reply.ok && setViews(reply.value),
     );
-  const drop = (id: number) =>
+  const keep = async () => {
+    const isSaved = await save(name, here);
+    if (isSaved) setName('');
+    return isSaved;
+  };
+  const drop = ({ id, name: under, address }: SavedView) =>
     run(
       () => send('DELETE', '/api/own/views', { id }),
-      ({ ok }) => ok && setViews((before) => before.filter((each) => each.id !== id)),
+      ({ ok }) => {
+        if (!ok) return;
+        setViews((before) => before.filter((each) => each.id !== id));
+        tell({ words: t`“${under}” is deleted.`, undo: () => void save(under, address) });
+      },
     );
   return { views, name, setName, error, isBusy: isSending, keep, drop };
 }
@@ -116,7 +126,7 @@ export function SavedViews({ screen, first, here, isSignedIn }: KeptProps) {
       </Button>
       {isOpen && (
         <div className="no-print flex w-full flex-wrap items-center gap-x-4 gap-y-2 border-t border-rule pt-2">
-          <SavedList views={views} here={here} onDrop={(id) => void drop(id)} />
+          <SavedList views={views} here={here} onDrop={(view) => void drop(view)} />
           {isSignedIn ? (
             <SaveView
               isBusy={isBusy}

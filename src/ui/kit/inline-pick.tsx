@@ -1,7 +1,7 @@
 'use client';
 import { t } from '@/contracts/language/translate';
-import { Popover } from 'radix-ui';
 import { Checkbox } from './fields';
+import { Popover, PopoverClose } from './popover';
 
 interface InlinePickProps {
   /** What is picked: `Weekdays`. */
@@ -20,27 +20,28 @@ export function InlinePick({ label, options, picked, none, onChange }: InlinePic
   const flip = (value: string) =>
     onChange(options.flatMap(([each]) => ((each === value) !== picked.includes(each) ? [each] : [])));
   return (
-    <Popover.Root>
-      <Popover.Trigger
-        aria-label={`${label}: ${words}`}
-        className="min-h-9 border-b-2 border-dotted border-strong-rule px-1 font-semibold hover:border-ink"
-      >
-        {words}
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content align="start" sideOffset={4} aria-label={label} className="sheet z-50 p-3 shadow-lg">
-          <fieldset className="grid gap-1">
-            <legend className="sr-only">{label}</legend>
-            {options.map(([value, text]) => (
-              <label key={value} className="flex min-h-8 items-center gap-2">
-                <Checkbox checked={picked.includes(value)} onChange={() => flip(value)} />
-                {text}
-              </label>
-            ))}
-          </fieldset>
-          <Popover.Close className="mt-2 underline">{t`Done`}</Popover.Close>
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+    <Popover
+      label={label}
+      trigger={
+        <button
+          type="button"
+          aria-label={`${label}: ${words}`}
+          className="min-h-9 border-b-2 border-dotted border-strong-rule px-1 font-semibold hover:border-ink"
+        >
+          {words}
+        </button>
+      }
+    >
+      <fieldset className="grid gap-1">
+        <legend className="sr-only">{label}</legend>
+        {options.map(([value, text]) => (
+          <label key={value} className="flex min-h-8 items-center gap-2">
+            <Checkbox checked={picked.includes(value)} onChange={() => flip(value)} />
+            {text}
+          </label>
+        ))}
+      </fieldset>
+      <PopoverClose className="mt-2 underline">{t`Done`}</PopoverClose>
+    </Popover>
   );
 }

@@ -1,26 +1,25 @@
 'use client';
-import { Radio } from '@/ui/kit/fields';
+import { RadioGroup } from '@/ui/kit/radio-group';
 import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 
 /** A message as it arrives: its HTML in a frame of its own that runs nothing, or its plain text. */
 export function MailBody({ html, text }: { html: string; text: string }) {
-  const [isPlain, setPlain] = useState(false);
+  const [shown, setShown] = useState<'looks' | 'plain'>('looks');
   return (
     <section aria-label={t`The message`}>
-      <fieldset className="flex gap-5 pb-2">
-        <legend className="sr-only">{t`Shown as`}</legend>
-        {[
-          { plain: false, words: t`with its looks` },
-          { plain: true, words: t`as plain text` },
-        ].map(({ plain, words }) => (
-          <label key={words} className="flex items-center gap-2">
-            <Radio name="shown-as" checked={isPlain === plain} onChange={() => setPlain(plain)} />
-            {words}
-          </label>
-        ))}
-      </fieldset>
-      {isPlain ? (
+      <RadioGroup
+        legend={t`Shown as`}
+        isLegendHidden
+        name="shown-as"
+        options={[
+          ['looks', t`with its looks`],
+          ['plain', t`as plain text`],
+        ]}
+        value={shown}
+        onChange={setShown}
+      />
+      {shown === 'plain' ? (
         <pre className="sheet max-w-3xl overflow-x-auto p-4 text-note whitespace-pre-wrap">{text}</pre>
       ) : (
         <iframe

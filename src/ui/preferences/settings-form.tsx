@@ -1,6 +1,6 @@
 'use client';
 import { Button } from '@/ui/kit/button';
-import { Checkbox, NumberField, Radio, Select } from '@/ui/kit/fields';
+import { Checkbox, NumberField, Select } from '@/ui/kit/fields';
 import { LANGUAGE_NAMES, LANGUAGES } from '@/contracts/language/languages';
 import { t, tAs } from '@/contracts/language/translate';
 import { useState } from 'react';
@@ -15,42 +15,13 @@ import { Field } from '@/ui/kit/field';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 import { showSettings } from '../hooks/page-settings';
 import { Form } from '@/ui/kit/form';
+import { RadioGroup } from '@/ui/kit/radio-group';
 
 interface SettingsFormProps {
   readonly settings: OwnSettings;
   /** Nothing without an account: letters need an address. */
   readonly reminders: readonly number[] | null;
   readonly zones: readonly string[];
-}
-
-interface ChooseProps<Value extends string | number> {
-  readonly legend: string;
-  readonly name: string;
-  readonly options: readonly (readonly [Value, string])[];
-  readonly value: Value;
-  onChange(value: Value): void;
-}
-
-function Choose<Value extends string | number>({
-  legend,
-  name,
-  options,
-  value,
-  onChange,
-}: ChooseProps<Value>) {
-  return (
-    <fieldset>
-      <legend className="font-semibold">{legend}</legend>
-      <div className="flex flex-wrap gap-x-5">
-        {options.map(([id, words]) => (
-          <label key={id} className="flex min-h-8 cursor-pointer items-center gap-2">
-            <Radio name={name} className="size-5" checked={value === id} onChange={() => onChange(id)} />
-            {words}
-          </label>
-        ))}
-      </div>
-    </fieldset>
-  );
 }
 
 const HOURS = Array.from({ length: 25 }, (_, hour) => hour);
@@ -92,7 +63,7 @@ const BoardOpens = ({ days, set, zoom }: BoardOpensProps) => (
 );
 
 const HoursShown = ({ hours, set }: { readonly hours: [number, number] | null; readonly set: Set }) => (
-  <Choose
+  <RadioGroup
     legend={t`Hours it shows`}
     name="hours"
     options={[
@@ -196,7 +167,7 @@ function TimeFields({ draft, set, zones }: { draft: OwnSettings; set: Set; zones
   return (
     <section className="grid gap-3">
       <h2 className="border-b border-rule text-xl">{t`Language and time`}</h2>
-      <Choose
+      <RadioGroup
         legend={t`Language`}
         name="language"
         options={[
@@ -206,7 +177,7 @@ function TimeFields({ draft, set, zones }: { draft: OwnSettings; set: Set; zones
         value={draft.language ?? ''}
         onChange={(language) => set({ language: language || null })}
       />
-      <Choose
+      <RadioGroup
         legend={t`Clock`}
         name="clock"
         options={[
@@ -230,7 +201,7 @@ interface LookFieldsProps {
 const LookFields = ({ draft, set }: LookFieldsProps) => (
   <section className="grid gap-3">
     <h2 className="border-b border-rule text-xl">{tAs('theme')`Look`}</h2>
-    <Choose
+    <RadioGroup
       legend={t`Theme`}
       name="theme"
       options={[
@@ -241,7 +212,7 @@ const LookFields = ({ draft, set }: LookFieldsProps) => (
       value={draft.theme}
       onChange={(theme) => set({ theme })}
     />
-    <Choose
+    <RadioGroup
       legend={t`Contrast`}
       name="contrast"
       options={[

@@ -9,6 +9,7 @@ import { send } from '@/ui/hooks/send';
 import { useSend } from '@/ui/hooks/use-send';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 import { Form } from '@/ui/kit/form';
+import { useToast } from '@/ui/kit/toast';
 
 interface NewDeputyProps {
   readonly set: (address: string, isDeputy: boolean) => Promise<boolean>;
@@ -39,10 +40,10 @@ const NewDeputy = ({ set, email, setEmail, isSending }: NewDeputyProps) => (
 
 interface DeputyLineProps {
   readonly deputy: Deputy;
-  readonly set: (address: string, isDeputy: boolean) => Promise<boolean>;
+  onLetGo(): void;
 }
 
-const DeputyLine = ({ deputy, set }: DeputyLineProps) => (
+const DeputyLine = ({ deputy, onLetGo }: DeputyLineProps) => (
   <li className="flex flex-wrap items-center gap-3 border-b border-rule py-1.5">
     <span className="font-semibold">{deputy.name}</span>
     <span className="text-soft">{deputy.email}</span>
@@ -50,7 +51,7 @@ const DeputyLine = ({ deputy, set }: DeputyLineProps) => (
       size="small"
       className="ml-auto"
       aria-label={t`${deputy.name} no longer`}
-      onClick={() => void set(deputy.email, false)}
+      onClick={onLetGo}
     >{t`No longer`}</Button>
   </li>
 );
@@ -60,6 +61,7 @@ export function Deputies({ first }: { first: readonly Deputy[] }) {
   const [deputies, setDeputies] = useState(first);
   const [email, setEmail] = useState('');
   const { error, isSending, run } = useSend({ again: null });
+  const tell = useToast();
   const set = (address: string, isDeputy: boolean) =>
     run<Deputy[]>(
       () => send('POST', '/api/own/deputies', { email: address, isDeputy }),
@@ -69,6 +71,10 @@ export function Deputies({ first }: { first: readonly Deputy[] }) {
         if (isDeputy) setEmail('');
       },
     );
+  const letGo = async ({ name, email: address }: Deputy) => {
+    if (await set(address, false))
+      tell({ words: t`${name} acts for you no longer.`, undo: () => void set(address, true) });
+  };
   return (
     <Disclosure
       summary={
@@ -83,7 +89,7 @@ export function Deputies({ first }: { first: readonly Deputy[] }) {
         {deputies.length > 0 && (
           <ul>
             {deputies.map((deputy) => (
-              <DeputyLine key={deputy.email} deputy={deputy} set={set} />
+              <DeputyLine key={deputy.email} deputy={deputy} onLetGo={() => void letGo(deputy)} />
             ))}
           </ul>
         )}

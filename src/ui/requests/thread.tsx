@@ -1,6 +1,7 @@
 'use client';
+import { RadioGroup } from '@/ui/kit/radio-group';
 import { Button } from '@/ui/kit/button';
-import { Radio, TextArea } from '@/ui/kit/fields';
+import { TextArea } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t, texts } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
@@ -77,19 +78,14 @@ interface ReadByProps {
 }
 
 const ReadBy = ({ id, as, setDraft, draft }: ReadByProps) => (
-  <fieldset className="flex flex-wrap gap-x-5">
-    <legend className="sr-only">{t`Who is to read it`}</legend>
-    {(Object.keys(WRITTEN_AS) as WrittenAs[]).map((value) => (
-      <label key={value} className="flex items-center gap-2">
-        <Radio
-          name={`${id}-kind`}
-          checked={as === value}
-          onChange={() => setDraft({ ...draft, as: value })}
-        />
-        {WRITTEN_AS[value].words}
-      </label>
-    ))}
-  </fieldset>
+  <RadioGroup
+    legend={t`Who is to read it`}
+    isLegendHidden
+    name={`${id}-kind`}
+    options={(Object.keys(WRITTEN_AS) as WrittenAs[]).map((each) => [each, WRITTEN_AS[each].words] as const)}
+    value={as}
+    onChange={(next) => setDraft({ ...draft, as: next })}
+  />
 );
 
 interface MessageFormProps {

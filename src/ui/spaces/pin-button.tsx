@@ -1,5 +1,6 @@
 'use client';
 import { Button } from '@/ui/kit/button';
+import { Tooltip } from '@/ui/kit/tooltip';
 import { t } from '@/contracts/language/translate';
 import { Pin, PinOff } from 'lucide-react';
 import { useState } from 'react';
@@ -31,16 +32,17 @@ export function PinButton({ kind, id, name, isPinned: first, withText = false }:
   const Sign = isPinned ? PinOff : Pin;
   return (
     <>
-      <Button
-        aria-pressed={isPinned}
-        aria-label={t`Pin ${name}`}
-        title={isPinned ? t`${name} comes first for you` : t`Let ${name} come first for you`}
-        className={`px-2 py-1 ${isPinned ? 'border-ink bg-sunk' : ''}`}
-        onClick={() => void toggle()}
-      >
-        <Sign size={15} aria-hidden="true" />
-        {withText && (isPinned ? t`Pinned` : t`Pin`)}
-      </Button>
+      <Tooltip text={isPinned ? t`${name} comes first for you` : t`Let ${name} come first for you`}>
+        <Button
+          aria-pressed={isPinned}
+          aria-label={t`Pin ${name}`}
+          className={`px-2 py-1 ${isPinned ? 'border-ink bg-sunk' : ''}`}
+          onClick={() => void toggle()}
+        >
+          <Sign size={15} aria-hidden="true" />
+          {withText && (isPinned ? t`Pinned` : t`Pin`)}
+        </Button>
+      </Tooltip>
       {error && (
         <span role="alert" className="text-note text-clash">
           {error.message}

@@ -1,7 +1,7 @@
 'use client';
 import { Disclosure } from '@/ui/kit/disclosure';
 import { Button } from '@/ui/kit/button';
-import { Checkbox, NumberField, Radio, TextArea, TextField } from '@/ui/kit/fields';
+import { Checkbox, NumberField, TextArea, TextField } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
 import { useState, type SyntheticEvent } from 'react';
@@ -15,6 +15,7 @@ import { isSameAnswer, TEMPLATE_PHASES, type ServiceAnswer } from '@/core/work-o
 import Link from '@/ui/kit/link';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 import { Field } from '@/ui/kit/field';
+import { RadioGroup } from '@/ui/kit/radio-group';
 import { PickSeveral } from '@/ui/kit/pick-several';
 import { EdgeField, QuantityList, TeamFields } from './template-fields';
 import { fieldsOf, formulaFault, NEW_TEMPLATE, type TemplateFields } from './template-form-model';
@@ -165,20 +166,13 @@ interface PhaseFieldsProps {
 }
 
 const PhaseFields = ({ fields, set }: PhaseFieldsProps) => (
-  <fieldset className="flex flex-wrap gap-x-5 gap-y-1">
-    <legend className="font-semibold">{t`It is done`}</legend>
-    {TEMPLATE_PHASES.map((phase) => (
-      <label key={phase} className="flex min-h-8 items-center gap-2">
-        <Radio
-          name="phase"
-          className="size-5"
-          checked={fields.phase === phase}
-          onChange={() => set({ phase })}
-        />
-        {TEMPLATE_PHASE_WORDS[phase]}
-      </label>
-    ))}
-  </fieldset>
+  <RadioGroup
+    legend={t`It is done`}
+    name="phase"
+    options={TEMPLATE_PHASES.map((phase) => [phase, TEMPLATE_PHASE_WORDS[phase]] as const)}
+    value={fields.phase}
+    onChange={(phase) => set({ phase })}
+  />
 );
 
 interface LeadDaysProps {

@@ -30,12 +30,13 @@ const mails = (readable: Readable) =>
   x.send_after_min AS sendAfter, x.sent_at_min AS sentAt, x.withdrawn_at_min AS takenBackAt
   FROM outbox x LEFT JOIN person p ON p.id = x.to_person_id WHERE ${READABLE[readable]}`;
 
-/** The newest that are listed. */
-const MOST_LISTED = 300;
+/** So many are listed on a page. */
+export const ON_A_PAGE = 200;
 
 export const NEWEST_MAIL = queryFamily({
   samples,
-  sql: (readable: Readable) => `${mails(readable)} ORDER BY x.id DESC LIMIT ${MOST_LISTED}`,
+  sql: (readable: Readable) => `${mails(readable)} ORDER BY x.id DESC LIMIT ${ON_A_PAGE} OFFSET $before`,
+  bind: { before: integer() },
   row: MAIL_ROW,
 });
 

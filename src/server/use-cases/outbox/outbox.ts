@@ -19,6 +19,7 @@ import {
   MAIL_ROW,
   COUNT_MAIL,
   NEWEST_MAIL,
+  ON_A_PAGE,
   MAIL_ABOUT_ACCOUNT,
   MAIL_BY_ID,
 } from './outbox.queries';
@@ -58,17 +59,15 @@ export async function countWaitingMail(ctx: Context): Promise<number> {
   return (await ctx.db.first(COUNT_MAIL(readable(ctx))))?.waiting ?? 0;
 }
 
-/** What was sent, waits to be sent, or was taken back; newest first. */
-export async function outbox(ctx: Context): Promise<OutboxView> {
+/** What was sent, waits to be sent, or was taken back; newest first, so many on a page (the first is 1). */
+export async function outbox(ctx: Context, { page: wanted = 1 } = {}): Promise<OutboxView> {
   const { db } = ctx;
   const tzid = await siteZone(db);
-  const rows = await db.all(NEWEST_MAIL(readable(ctx)));
-  const count = await db.first(COUNT_MAIL(readable(ctx)));
-  return {
-    lines: rows.map((row) => lineOf(row, tzid)),
-    waiting: count?.waiting ?? 0,
-    total: count?.total ?? 0,
-  };
+  const { waiting, total } = (await db.first(COUNT_MAIL(readable(ctx)))) ?? { waiting: 0, total: 0 };
+  const pages = Math.max(1, Math.ceil(total / ON_A_PAGE));
+  const page = Math.min(pages, wanted);
+  const rows = await db.all(NEWEST_MAIL(readable(ctx)), { before: (page - 1) * ON_A_PAGE });
+  return { lines: rows.map((row) => lineOf(row, tzid)), waiting, total, page, pages };
 }
 
 /** Letters about one person's account, newest first. */

@@ -1,7 +1,7 @@
 'use client';
 import { t } from '@/contracts/language/translate';
 import { CalendarDays } from 'lucide-react';
-import { Popover } from 'radix-ui';
+import { Popover } from '../popover';
 import { lazy, Suspense, useState } from 'react';
 import type { LocalDate } from '@/core/time/local-time';
 
@@ -23,8 +23,13 @@ export function CalendarPopover({ value, first, last, onPick }: CalendarPopoverP
     onPick(day);
   };
   return (
-    <Popover.Root open={isOpen} onOpenChange={setOpen}>
-      <Popover.Trigger asChild>
+    <Popover
+      label={t`Pick a day`}
+      align="end"
+      className="w-72"
+      isOpen={isOpen}
+      onOpen={setOpen}
+      trigger={
         <button
           type="button"
           aria-label={t`Pick a day`}
@@ -32,20 +37,11 @@ export function CalendarPopover({ value, first, last, onPick }: CalendarPopoverP
         >
           <CalendarDays aria-hidden="true" size={18} />
         </button>
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          aria-label={t`Pick a day`}
-          align="end"
-          sideOffset={4}
-          collisionPadding={8}
-          className="sheet z-50 w-72 p-3 shadow-lg"
-        >
-          <Suspense fallback={<p className="h-64 text-soft">{t`The calendar is coming.`}</p>}>
-            <CalendarPanel value={value} first={first} last={last} onPick={pick} />
-          </Suspense>
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+      }
+    >
+      <Suspense fallback={<p className="h-64 text-soft">{t`The calendar is coming.`}</p>}>
+        <CalendarPanel value={value} first={first} last={last} onPick={pick} />
+      </Suspense>
+    </Popover>
   );
 }

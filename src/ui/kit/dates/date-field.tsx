@@ -4,18 +4,35 @@ import { dayShort } from '@/contracts/words/when';
 import { addDays, parseLocalDate, type LocalDate } from '@/core/time/local-time';
 import { useOffice } from '@/ui/hooks/office';
 import { CalendarPopover } from './calendar-popover';
-import { bringReader, readDayNow, readTypedDate } from './typed-date';
+import { bringReader, readDayNow, readTypedDate, readTypedDates } from './typed-date';
 import { TypedInput, type TypedProps } from './typed-input';
 import { useTyped, type TypedKind } from './use-typed';
 import { useValue, type ValueProps } from './use-value';
 
-const kindOf = (today: LocalDate): TypedKind => ({
+type OnRange = (first: LocalDate, last: LocalDate) => void;
+
+/** A day, or of several at once the first, where somebody takes the last. */
+async function readLate(
+  text: string,
+  today: LocalDate,
+  onRange: OnRange | undefined,
+): Promise<LocalDate | null> {
+  if (!onRange) return readTypedDate(text, today);
+  const { days, unread } = await readTypedDates(text, today);
+  const [first, ...more] = [...days].sort();
+  const last = more[more.length - 1];
+  if (!first || !last || unread.length) return readTypedDate(text, today);
+  onRange(first, last);
+  return first;
+}
+
+const kindOf = (today: LocalDate, onRange: OnRange | undefined): TypedKind => ({
   write(value) {
     const day = parseLocalDate(value);
     return day ? dayShort(day) : value;
   },
   read: (text) => readDayNow(text, today),
-  readLater: (text) => readTypedDate(text, today),
+  readLater: (text) => readLate(text, today, onRange),
   whole: /^\d{4}-\d\d-\d\d$/,
   step: (value, by) => addDays(parseLocalDate(value) ?? today, by),
 });
@@ -24,6 +41,8 @@ export interface DateFieldProps extends TypedProps, ValueProps {
   /** The first and the last day that can be given, both included. */
   readonly min?: string;
   readonly max?: string;
+  /** Takes several days typed at once, as `1–3 June`; the field itself holds the first. */
+  readonly onRange?: OnRange;
 }
 
 function outside(day: LocalDate | null, first: LocalDate | null, last: LocalDate | null): string {
@@ -42,11 +61,12 @@ export function DateField({
   onChange,
   min = '',
   max = '',
+  onRange,
   ...rest
 }: DateFieldProps) {
   const { today } = useOffice();
   const [value, set] = useValue({ value: given, defaultValue, onChange });
-  const typed = useTyped(kindOf(today), value, set);
+  const typed = useTyped(kindOf(today, onRange), value, set);
   const [first, last] = [parseLocalDate(min), parseLocalDate(max)];
   const fault = typed.isUnread
     ? t`Write a day as “tue”, “12 may”, “in 3 weeks” or 2027-05-12.`

@@ -6,6 +6,13 @@ import { AlertDialog } from '../alert-dialog';
 import { Button, ButtonAnchor, ButtonLink } from '../button';
 import { IconButton } from '../icon-button';
 import { InlinePick } from '../inline-pick';
+import { Bar, Steps } from '../bar';
+import { DetailsPanel } from '../details-panel';
+import { Menu, MenuItem } from '../menu';
+import { Pagination } from '../pagination';
+import { Popover } from '../popover';
+import { useToast } from '../toast';
+import { Tooltip } from '../tooltip';
 import { Shown } from './shown';
 
 function DialogShown() {
@@ -45,6 +52,54 @@ function InlinePickShown() {
   );
 }
 
+const MenuShown = () => (
+  <Shown name="Menu, Tooltip, Popover">
+    <Menu words={t`More`} about={t`The kit of parts`}>
+      <MenuItem onChoose={() => undefined}>{t`Up`}</MenuItem>
+      <MenuItem off={t`It is the last.`} onChoose={() => undefined}>{t`Down`}</MenuItem>
+    </Menu>
+    <Tooltip text={t`To the board`}>
+      <ButtonLink href="/">{t`To the board`}</ButtonLink>
+    </Tooltip>
+    <Popover label={t`Layout`} trigger={<Button>{t`Layout`}</Button>}>
+      <p>{t`rows of chairs`}</p>
+    </Popover>
+  </Shown>
+);
+
+function ToastShown() {
+  const tell = useToast();
+  return (
+    <Shown name="Toast">
+      <Button
+        onClick={() => tell({ words: t`“${t`The kit of parts`}” is deleted.`, undo: () => undefined })}
+      >{t`Delete`}</Button>
+    </Shown>
+  );
+}
+
+const BarShown = () => (
+  <Shown name="Bar, Steps, Pagination">
+    <Bar title={t`The kit of parts`}>
+      <Steps label={t`Go to`}>
+        <Button>{t`Earlier`}</Button>
+        <Button>{t`Later`}</Button>
+      </Steps>
+    </Bar>
+    <Pagination page={2} pages={7} hrefOf={() => '/kit'} />
+  </Shown>
+);
+
+const DetailsPanelShown = () => (
+  <Shown name="DetailsPanel">
+    <div className="w-80">
+      <DetailsPanel title={t`A free time`} onClose={() => undefined}>
+        <p>{t`Nothing is in the way.`}</p>
+      </DetailsPanel>
+    </div>
+  </Shown>
+);
+
 /** Buttons and what they open. */
 export const ButtonsShown = () => (
   <>
@@ -76,5 +131,9 @@ export const ButtonsShown = () => (
     </Shown>
     <DialogShown />
     <InlinePickShown />
+    <MenuShown />
+    <ToastShown />
+    <BarShown />
+    <DetailsPanelShown />
   </>
 );

@@ -10,6 +10,9 @@ import { DateTimeField } from '../dates/date-time-field';
 import { TimeField } from '../dates/time-field';
 import { Field } from '../field';
 import { Checkbox, NumberField, Radio, Select, TextArea, TextField } from '../fields';
+import { DateRangeField } from '../dates/date-range-field';
+import { RadioGroup } from '../radio-group';
+import { Switch } from '../switch';
 import { Shown } from './shown';
 
 function ComboboxShown() {
@@ -31,7 +34,7 @@ function ComboboxShown() {
 function DatesShown() {
   const { today } = useOffice();
   return (
-    <Shown name="DateField, TimeField, DateTimeField">
+    <Shown name="DateField, TimeField, DateTimeField, DateRangeField">
       <Field label={t`Day`} hint={t`tue, 12 may …`}>
         <DateField className="w-44" defaultValue={today} />
       </Field>
@@ -47,6 +50,28 @@ function DatesShown() {
       <Field label={t`Hold until`}>
         <DateTimeField defaultValue={`${today}T18:00`} />
       </Field>
+      <DateRangeField legend={t`Between two days`} names={['first', 'last']} defaultFrom={today} />
+    </Shown>
+  );
+}
+
+function GroupsShown() {
+  const [layout, setLayout] = useState('a');
+  const [isOn, setOn] = useState(true);
+  return (
+    <Shown name="RadioGroup, Switch">
+      <RadioGroup
+        legend={t`Layout`}
+        name="shown-group"
+        options={[
+          ['a', t`rows of chairs`],
+          ['b', t`round tables`],
+        ]}
+        value={layout}
+        onChange={setLayout}
+      />
+      <Switch isOn={isOn} onChange={setOn}>{t`Whole days`}</Switch>
+      <Switch isOn={!isOn} onChange={(on) => setOn(!on)}>{t`For readers`}</Switch>
     </Shown>
   );
 }
@@ -102,6 +127,7 @@ export const FieldsShown = () => (
       <ComboboxShown />
     </Shown>
     <TicksShown />
+    <GroupsShown />
     <DatesShown />
   </>
 );

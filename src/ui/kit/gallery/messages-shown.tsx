@@ -9,13 +9,15 @@ import { Progress } from '../progress';
 import { RefusalNote } from '../refusal-note';
 import { CallStamp, VerdictStamp } from '../verdict-stamp';
 import { Skeleton } from '../skeleton';
+import { Stamp } from '../stamp';
 import { Shown } from './shown';
 import { TableShown } from './table-shown';
 
 /** What is told: stamps, marks, progress, refusals, and that there is nothing. */
 export const MessagesShown = () => (
   <>
-    <Shown name="VerdictStamp, CallStamp, Mark">
+    <Shown name="Stamp, VerdictStamp, CallStamp, Mark">
+      <Stamp look="quiet">{t`Taken`}</Stamp>
       <VerdictStamp verdict="clear" />
       <VerdictStamp verdict="look" count={3} />
       <VerdictStamp verdict="clash" />

@@ -8,9 +8,8 @@ import { ledgerQuerySchema, LEDGER_WHAT } from '@/contracts/publishing/ledger';
 import { pageContext } from '@/server/http/page';
 import { ledger } from '@/server/use-cases/publishing/keep/ledger';
 import { FaultNote } from '@/ui/whats-on/fault-note';
-import { TOLD_AS_WORDS } from '@/contracts/publishing/words';
 import Link from '@/ui/kit/link';
-import { Mark } from '@/ui/kit/mark';
+import { LedgerTable } from '@/ui/whats-on/ledger-table';
 
 export const metadata: Metadata = texts({ title: 'Who was shown what' });
 
@@ -76,44 +75,7 @@ export default async function LedgerPage({ searchParams }: { searchParams: Query
       {lines.length === 0 ? (
         <EmptyState>{t`None of this was ever shown.`}</EmptyState>
       ) : (
-        <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={t`Lines of the ledger`}>
-          <table className="w-full text-left">
-            <thead className="small-caps border-b border-strong-rule">
-              <tr>
-                {[
-                  t`Calendar`,
-                  t`Event`,
-                  t`Date`,
-                  t`Shown since`,
-                  t`Gone since`,
-                  t`Told as`,
-                  t`Told until`,
-                ].map((head) => (
-                  <th key={head} scope="col" className="py-1 pr-3 font-semibold">
-                    {head}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {lines.map((line, index) => (
-                <tr key={index} className="border-b border-rule align-top">
-                  <td className="py-1 pr-3 whitespace-nowrap">
-                    <Mark mark={line.mark} hue={line.hue} /> {line.calendar}
-                  </td>
-                  <td className="py-1 pr-3">
-                    <Link href={`/desk/${line.reference}`}>{line.title}</Link>
-                  </td>
-                  <td className="py-1 pr-3">{line.when}</td>
-                  <td className="py-1 pr-3">{line.shownAt}</td>
-                  <td className="py-1 pr-3">{line.goneAt || t`stands`}</td>
-                  <td className="py-1 pr-3">{line.toldAs && TOLD_AS_WORDS[line.toldAs]}</td>
-                  <td className="py-1 pr-3">{line.owedUntil}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
+        <LedgerTable lines={lines} />
       )}
     </>
   );

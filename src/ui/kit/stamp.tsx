@@ -1,0 +1,21 @@
+import type { ReactNode } from 'react';
+
+// Told apart by word and by border, so that colour only helps: thin, dashed, heavy, double.
+const LOOK = {
+  clear: 'border border-clear text-clear',
+  look: 'border-2 border-dashed border-look text-look',
+  clash: 'border-2 border-clash bg-clash text-paper',
+  call: 'border-4 border-double border-accent text-accent',
+  quiet: 'border border-rule text-soft',
+} as const;
+
+export type StampLook = keyof typeof LOOK;
+
+/** One or two words on what something is. */
+export const Stamp = ({ look, children }: { look: StampLook; children: ReactNode }) => (
+  <span
+    className={`inline-block rounded-sm px-1.5 py-px text-small font-semibold whitespace-nowrap ${LOOK[look]}`}
+  >
+    {children}
+  </span>
+);
