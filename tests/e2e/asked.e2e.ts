@@ -173,6 +173,11 @@ test('a deputy asks for whoever named them, and finds it among their own', async
   await says(page, 'Corin Blythe');
   await press(page, 'Corin Blythe no longer');
   await page.waitForFunction(() => !document.querySelector('[aria-label="Corin Blythe no longer"]'));
+  await says(page, 'Corin Blythe acts for you no longer.');
+  await press(page, 'Undo');
+  await page.waitForSelector('[aria-label="Corin Blythe no longer"]');
+  await press(page, 'Corin Blythe no longer');
+  await page.waitForFunction(() => !document.querySelector('[aria-label="Corin Blythe no longer"]'));
   expect((await send('GET', `/api/requests/${reference}`, undefined, await as('crew'))).status).toBe(403);
 });
 

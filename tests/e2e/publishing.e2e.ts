@@ -299,7 +299,8 @@ describe('the office keeps its calendars', () => {
     expect([led.status, led.headers.get('location')]).toEqual([308, '/whats-on/under-glass']);
     expect((await get('/feeds/calendar/glasshouse-range/feed.ics')).status).toBe(200);
     await open(first, '/whats-on/kept');
-    await press(first, 'End it Under glass');
+    await press(first, 'More: Under glass');
+    await press(first, 'End it …', 'menuitem');
     await says(first, 'will not be listed there any more');
     await press(first, 'End it');
     await says(first, 'ended a calendar: “Under glass”');

@@ -1,12 +1,11 @@
 'use client';
 import { t } from '@/contracts/language/translate';
-import type { DisplayReply } from '@/contracts/publishing/display';
 import { dayLong, sayTime } from '@/contracts/words/when';
 import { displayState, type DisplayBooking } from '@/core/publishing/display';
 import { dateOf, type LocalDate } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { ageText, hoursOf, stateText, titleOf } from './display-words';
-import { useDisplay } from './use-display';
+import { useDisplay, type DisplayProps } from './use-display';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 
 interface NextHereProps {
@@ -47,8 +46,8 @@ const DoorHead = ({ name, today, now, tzid }: DoorHeadProps) => (
 );
 
 /** Seen from across a corridor: free or taken, what is on, what comes next. */
-export function DoorDisplay({ first, source }: { first: DisplayReply; source: string }) {
-  const { reply, now, awayMin } = useDisplay(first, source);
+export function DoorDisplay({ first, source, everyMs }: DisplayProps) {
+  const { reply, now, awayMin } = useDisplay(first, source, everyMs);
   const { tzid, name, place } = reply;
   const { bookings } = reply.spaces[0]!;
   const state = displayState(bookings, now);

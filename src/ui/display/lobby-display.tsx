@@ -1,12 +1,11 @@
 'use client';
 import { t } from '@/contracts/language/translate';
-import type { DisplayReply } from '@/contracts/publishing/display';
 import { dayLong, sayTime } from '@/contracts/words/when';
 import { displayState, type DisplayState } from '@/core/publishing/display';
 import { dateOf, type LocalDate } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { ageText, hoursOf, stateText, titleOf } from './display-words';
-import { useDisplay } from './use-display';
+import { useDisplay, type DisplayProps } from './use-display';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 
 interface SpaceRowProps {
@@ -58,8 +57,8 @@ const DisplayHead = ({ name, today, now, tzid }: DisplayHeadProps) => (
 );
 
 /** All spaces of a building: where something is on, what comes next, where it is free. */
-export function LobbyDisplay({ first, source }: { first: DisplayReply; source: string }) {
-  const { reply, now, awayMin } = useDisplay(first, source);
+export function LobbyDisplay({ first, source, everyMs }: DisplayProps) {
+  const { reply, now, awayMin } = useDisplay(first, source, everyMs);
   const { tzid, name, spaces } = reply;
   const today = dateOf(toLocal(now, tzid));
   return (

@@ -1,12 +1,20 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { DisplayReply } from '@/contracts/publishing/display';
 import type { EpochMinute } from '@/core/time/epoch-minute';
+import { useNews } from '@/ui/hooks/news';
 import { readJson } from '@/ui/hooks/query';
 
-/** How often a display asks what is so. */
+/** A display asks for itself so often, whatever is new: it is how it knows that the server is there. */
 const ASK_AGAIN_MS = 30_000;
 const TICK_MS = 5_000;
+
+export interface DisplayProps {
+  readonly first: DisplayReply;
+  readonly source: string;
+  /** How often it asks whether anything has changed; 0 never. */
+  readonly everyMs: number;
+}
 
 export interface Display {
   readonly reply: DisplayReply;
@@ -16,10 +24,13 @@ export interface Display {
   readonly awayMin: number | null;
 }
 
-/** What a display shows: asked for again and again; while the server is away what it said last, with its age. */
-export function useDisplay(first: DisplayReply, source: string): Display {
+/**
+ * What a display shows: asked for again as soon as anything has changed, and every half minute; while the server is away
+ * what it said last, with its age.
+ */
+export function useDisplay(first: DisplayReply, source: string, everyMs: number): Display {
   const [shownMs] = useState(() => Date.now());
-  const { data, dataUpdatedAt, isError, isRefetchError } = useQuery({
+  const { data, dataUpdatedAt, isError, isRefetchError, refetch } = useQuery({
     queryKey: ['display', source],
     queryFn: ({ signal }) => readJson<DisplayReply>(source, signal),
     initialData: first,
@@ -29,6 +40,12 @@ export function useDisplay(first: DisplayReply, source: string): Display {
     refetchOnReconnect: 'always',
     retry: false,
   });
+  const version = useNews(everyMs)?.version;
+  const seen = useRef<string | undefined>(undefined);
+  useEffect(() => {
+    if (seen.current !== undefined && version !== seen.current) void refetch();
+    seen.current = version;
+  }, [version, refetch]);
   const [nowMs, setNowMs] = useState(shownMs);
   useEffect(() => {
     const ticking = setInterval(() => setNowMs(Date.now()), TICK_MS);

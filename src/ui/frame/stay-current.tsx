@@ -1,40 +1,16 @@
 'use client';
 import { t } from '@/contracts/language/translate';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQueryClient } from '@tanstack/react-query';
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import type { NewsBy, NewsReply } from '@/contracts/history/news';
+import { useNews } from '@/ui/hooks/news';
 import { readAgain } from '@/ui/hooks/query';
 import Link from '@/ui/kit/link';
 
 /** Pages that are made on the server of what others change; what is drawn of what was read follows by itself. */
 const FOLLOWING = /^\/(desk|requests|work-orders|consents)(\/|$)/;
 const TOLD_MS = 20_000;
-
-async function readNews(before: NewsReply | undefined, signal: AbortSignal): Promise<NewsReply> {
-  const reply = await fetch(`/api/news?since=${before?.last ?? 0}`, {
-    signal,
-    cache: 'no-store',
-    headers: before ? { 'If-None-Match': `"${before.version}"` } : {},
-  });
-  if (reply.status === 304 && before) return before;
-  if (!reply.ok) throw new Error(String(reply.status));
-  return (await reply.json()) as NewsReply;
-}
-
-/** Asks every few seconds, while the page is seen, whether anything has changed. */
-function useNews(everyMs: number): NewsReply | undefined {
-  const client = useQueryClient();
-  return useQuery({
-    queryKey: ['news'],
-    queryFn: ({ signal }) => readNews(client.getQueryData<NewsReply>(['news']), signal),
-    enabled: everyMs > 0,
-    staleTime: 0,
-    retry: false,
-    refetchInterval: everyMs,
-    refetchOnWindowFocus: true,
-  }).data;
-}
 
 function useFollow(news: NewsReply | undefined): NewsBy | null {
   const client = useQueryClient();

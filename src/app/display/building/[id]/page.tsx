@@ -1,6 +1,7 @@
 import { texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
+import { asksEveryMs } from '@/server/platform/settings';
 import { pageContext } from '@/server/http/page';
 import { buildingDisplay } from '@/server/use-cases/publishing/display';
 import { LobbyDisplay } from '@/ui/display/lobby-display';
@@ -12,5 +13,7 @@ export default async function LobbyPage({ params }: { params: Promise<{ id: stri
   const ctx = await pageContext('notices.read', `/display/building/${id}`);
   const outcome = await buildingDisplay(ctx, /^\d{1,9}$/.test(id) ? Number(id) : 0);
   if (!outcome.ok) notFound();
-  return <LobbyDisplay first={outcome.value} source={`/api/display/building/${id}`} />;
+  return (
+    <LobbyDisplay first={outcome.value} source={`/api/display/building/${id}`} everyMs={asksEveryMs()} />
+  );
 }

@@ -1,6 +1,7 @@
 import { texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
+import { asksEveryMs } from '@/server/platform/settings';
 import { pageContext } from '@/server/http/page';
 import { spaceDisplay } from '@/server/use-cases/publishing/display';
 import { DoorDisplay } from '@/ui/display/door-display';
@@ -12,5 +13,11 @@ export default async function DoorPage({ params }: { params: Promise<{ code: str
   const ctx = await pageContext('notices.read', `/display/space/${code}`);
   const outcome = await spaceDisplay(ctx, code);
   if (!outcome.ok) notFound();
-  return <DoorDisplay first={outcome.value} source={`/api/display/space/${encodeURIComponent(code)}`} />;
+  return (
+    <DoorDisplay
+      first={outcome.value}
+      source={`/api/display/space/${encodeURIComponent(code)}`}
+      everyMs={asksEveryMs()}
+    />
+  );
 }
