@@ -1,5 +1,5 @@
 import type { Browser, Page } from 'puppeteer-core';
-import { fill, launch, newPage, open, press, says } from './browser';
+import { fill, launch, newPage, open, press, says, show } from './browser';
 
 // 13 April 2027 is a Tuesday. What is expected was read off a calendar by hand.
 
@@ -104,4 +104,15 @@ test('times by the reader’s own clock, days in the reader’s language', async
   await fill(twelve, 'Starts', '2:30pm');
   await twelve.keyboard.press('Tab');
   await shows(twelve, 'Starts', '2:30 pm');
+});
+
+test('the first and the last day of a search are typed at once, and neither passes the other', async () => {
+  const page = await show(browser, '/desk/bookings', 'manager');
+  await fill(page, 'From', '1–3 June');
+  await page.keyboard.press('Tab');
+  await shows(page, 'From', 'Tue 1 Jun 2027');
+  await shows(page, 'Until', 'Thu 3 Jun 2027');
+  await fill(page, 'Until', '31 May');
+  await page.keyboard.press('Tab');
+  await says(page, 'Not before Tue 1 Jun 2027.');
 });

@@ -208,8 +208,15 @@ describe('as a requester', () => {
     await page.waitForFunction(
       () => location.search.includes('only=8') && location.search.includes('view=month'),
     );
+    const isGone = () =>
+      page.waitForFunction(() => !document.querySelector('[aria-label="Delete Seed Library, months"]'));
     await press(page, 'Delete Seed Library, months');
-    await page.waitForFunction(() => !document.body.innerText.includes('Seed Library, months'));
+    await isGone();
+    await says(page, '“Seed Library, months” is deleted.');
+    await press(page, 'Undo');
+    await byRole(page, 'link', 'Seed Library, months');
+    await press(page, 'Delete Seed Library, months');
+    await isGone();
     await page.$$eval('button[type="submit"]', (buttons) =>
       buttons.find(({ textContent }) => textContent === 'Save')!.click(),
     );

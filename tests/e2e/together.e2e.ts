@@ -91,6 +91,25 @@ test('the board takes in what was asked for meanwhile', async () => {
   await board.waitForSelector('[data-booking][aria-label*="Bark lanterns"]');
 });
 
+test('a display by a door follows within seconds', async () => {
+  const door = await newPage(browser);
+  await goTo(door, `${office.base}/display/space/SL`);
+  await says(door, 'Sketching the seed drawers');
+  const desk = await at(
+    '/desk/bookings?q=Sketching+the+seed+drawers&from=2027-04-13&to=2027-04-13',
+    'manager',
+  );
+  await desk.click('table input[type="checkbox"]');
+  await fill(desk, 'Together', 'cancel');
+  await fill(desk, 'Why: needed here, those who asked read it', 'The drawers are at the binder.');
+  await press(desk, 'Cancel 1 booking');
+  await press(desk, 'Cancel these 1 booking');
+  await says(desk, 'Done: cancelled 1 date');
+  await door.waitForFunction(() => !document.body.innerText.includes('Sketching the seed drawers'), {
+    timeout: 15_000,
+  });
+});
+
 test('nothing new is 304, and strangers are not told who did what', async () => {
   const first = await fetch(`${office.base}/api/news?since=1`);
   expect(await first.json()).toMatchObject({ by: null });

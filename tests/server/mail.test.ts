@@ -203,3 +203,24 @@ print(json.dumps({'subject': m['subject'], 'to': m['to'], 'from': m['from'], 'ty
   expect(raw.replace(/\r\n/g, '')).not.toMatch(/[\r\n]/);
   expect(Math.max(...raw.split('\r\n').map(({ length }) => length))).toBeLessThanOrEqual(998);
 });
+
+test('older letters are on further pages, which end where the letters do', async () => {
+  await submit(office, 'ada');
+  await sendMail(office.reader);
+  const [letter] = await lines();
+  await office.db.sequelize.query(
+    `WITH RECURSIVE n(i) AS (SELECT 1 UNION ALL SELECT i + 1 FROM n WHERE i < 401)
+     INSERT INTO outbox (dedupe_key, to_person_id, request_id, kind, payload, created_min, send_after_min, sent_at_min)
+     SELECT dedupe_key || i, to_person_id, request_id, kind, payload, created_min, send_after_min, sent_at_min FROM outbox, n WHERE outbox.id = $id`,
+    { bind: { id: letter!.id } },
+  );
+  const page = async (number: number) => {
+    const seen = await outbox(office.as('mara'), { page: number });
+    return [seen.page, seen.pages, seen.lines.length, seen.lines[0]!.id];
+  };
+  const newest = letter!.id + 401;
+  expect(await page(1)).toEqual([1, 3, 200, newest]);
+  expect(await page(2)).toEqual([2, 3, 200, newest - 200]);
+  expect(await page(3)).toEqual([3, 3, 2, newest - 400]);
+  expect(await page(99)).toEqual([3, 3, 2, newest - 400]);
+});

@@ -1,13 +1,19 @@
 'use client';
+import {
+  attendanceSchema,
+  followUpSchema,
+  type EventSetup,
+  type FollowUpView,
+} from '@/contracts/work-orders/event-setup';
+import { useContractForm } from '@/ui/hooks/use-contract-form';
+import { RegisteredDate } from '@/ui/kit/dates/registered';
 import { Disclosure } from '@/ui/kit/disclosure';
-import { DateField } from '@/ui/kit/dates/date-field';
 import { Field } from '@/ui/kit/field';
 import { Button } from '@/ui/kit/button';
 import { Checkbox, NumberField, TextArea, TextField } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t, tAs } from '@/contracts/language/translate';
 import { useId, useOptimistic, useState, useTransition, type TransitionStartFunction } from 'react';
-import type { EventSetup, FollowUpView } from '@/contracts/work-orders/event-setup';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 import { Form } from '@/ui/kit/form';
@@ -79,33 +85,33 @@ const NameLine = ({ name, isHere, startTransition, touch, submit, path }: NameLi
 );
 
 interface NamesFormProps {
-  readonly submit: ReturnType<typeof useSubmit>['submit'];
+  readonly sending: ReturnType<typeof useSubmit>;
   readonly path: string;
-  readonly typed: string;
-  readonly setTyped: (typed: string) => void;
-  readonly id: string;
 }
 
-const NamesForm = ({ submit, path, typed, setTyped, id }: NamesFormProps) => (
-  <Form
-    className="mt-2 grid gap-2"
-    onSubmit={(submitted) => {
-      submitted.preventDefault();
-      void submit(path, { kind: 'names', names: typed }).then((isDone) => isDone && setTyped(''));
-    }}
-  >
-    <label htmlFor={id} className="font-semibold">{t`More names, a line each`}</label>
-    <TextArea id={id} className="min-h-20" value={typed} onChange={({ target }) => setTyped(target.value)} />
-    <div>
-      <Button isSubmit>{t`Put on the list`}</Button>
-    </div>
-  </Form>
-);
+function NamesForm({ sending, path }: NamesFormProps) {
+  const { register, onSubmit, faultOf } = useContractForm({
+    schema: attendanceSchema,
+    defaultValues: { names: '' },
+    bodyOf: ({ names }) => ({ kind: 'names', names }),
+    refused: sending.faultOf,
+    submit: (body) => sending.submit(path, body),
+  });
+  return (
+    <Form className="mt-2 grid gap-2" onSubmit={onSubmit} noValidate>
+      <Field label={t`More names, a line each`} fault={faultOf('names')}>
+        <TextArea className="min-h-20" {...register('names')} />
+      </Field>
+      <div>
+        <Button isSubmit>{t`Put on the list`}</Button>
+      </div>
+    </Form>
+  );
+}
 
 function Names({ event }: { event: EventSetup }) {
-  const { submit, error } = useSubmit({ repeats: true });
-  const id = useId();
-  const [typed, setTyped] = useState('');
+  const sending = useSubmit({ repeats: true });
+  const { submit, error } = sending;
   const [, startTransition] = useTransition();
   const [names, touch] = useOptimistic(event.attendees, (all, name: string) =>
     all.map((each) => (each.name === name ? { ...each, isHere: !each.isHere } : each)),
@@ -131,7 +137,7 @@ function Names({ event }: { event: EventSetup }) {
           />
         ))}
       </ul>
-      <NamesForm submit={submit} path={path} typed={typed} setTyped={setTyped} id={id} />
+      <NamesForm sending={sending} path={path} />
       <RefusalNote error={error} />
     </Disclosure>
   );
@@ -164,52 +170,30 @@ const FollowUp = ({ each, isSending, submit }: FollowUpProps) => (
   </li>
 );
 
-interface FollowUpFormProps {
-  readonly submit: ReturnType<typeof useSubmit>['submit'];
-  readonly event: EventSetup;
-  readonly text: string;
-  readonly due: string;
-  readonly setText: (text: string) => void;
-  readonly setDue: (due: string) => void;
-  readonly id: string;
-  readonly isSending: boolean;
+function FollowUpForm({ event, sending }: { event: EventSetup; sending: ReturnType<typeof useSubmit> }) {
+  const { register, control, onSubmit, faultOf, isSending } = useContractForm({
+    schema: followUpSchema,
+    defaultValues: { text: '', due: '' },
+    bodyOf: ({ text, due }) => ({ occurrenceId: event.date.id, text, due: due || null }),
+    refused: sending.faultOf,
+    submit: (body) => sending.submit('/api/follow-ups', body),
+  });
+  return (
+    <Form className="mt-2 flex flex-wrap items-end gap-2" onSubmit={onSubmit} noValidate>
+      <Field label={t`What is left to do`} fault={faultOf('text')} className="grow">
+        <TextField maxLength={MOST_CHARACTERS.followUp} {...register('text')} />
+      </Field>
+      <Field label={tAs('due')`By`} fault={faultOf('due')}>
+        <RegisteredDate className="w-44" control={control} name="due" />
+      </Field>
+      <Button isSubmit isBusy={isSending}>{t`Save`}</Button>
+    </Form>
+  );
 }
 
-const FollowUpForm = ({ submit, event, text, due, setText, setDue, id, isSending }: FollowUpFormProps) => (
-  <Form
-    className="mt-2 flex flex-wrap items-end gap-2"
-    onSubmit={(submitted) => {
-      submitted.preventDefault();
-      void submit('/api/follow-ups', { occurrenceId: event.date.id, text, due: due || null }).then(
-        (isDone) => {
-          if (!isDone) return;
-          setText('');
-          setDue('');
-        },
-      );
-    }}
-  >
-    <div className="grow">
-      <label htmlFor={`${id}-text`} className="block font-semibold">{t`What is left to do`}</label>
-      <TextField
-        id={`${id}-text`}
-        maxLength={MOST_CHARACTERS.followUp}
-        value={text}
-        onChange={({ target }) => setText(target.value)}
-      />
-    </div>
-    <Field label={tAs('due')`By`}>
-      <DateField className="w-44" value={due} onChange={setDue} />
-    </Field>
-    <Button isSubmit isBusy={isSending}>{t`Save`}</Button>
-  </Form>
-);
-
 function FollowUps({ event }: { event: EventSetup }) {
-  const { submit, error, isSending } = useSubmit();
-  const id = useId();
-  const [text, setText] = useState('');
-  const [due, setDue] = useState('');
+  const sending = useSubmit();
+  const { submit, error, isSending } = sending;
   return (
     <div>
       <h3 className="text-lg">{t`Follow-up`}</h3>
@@ -218,17 +202,8 @@ function FollowUps({ event }: { event: EventSetup }) {
           <FollowUp key={each.id} each={each} isSending={isSending} submit={submit} />
         ))}
       </ul>
-      <FollowUpForm
-        submit={submit}
-        event={event}
-        text={text}
-        due={due}
-        setText={setText}
-        setDue={setDue}
-        id={id}
-        isSending={isSending}
-      />
-      <RefusalNote error={error} />
+      <FollowUpForm event={event} sending={sending} />
+      <RefusalNote error={error?.fields.length ? null : error} />
     </div>
   );
 }

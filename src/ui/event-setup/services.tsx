@@ -1,76 +1,53 @@
 'use client';
+import {
+  serviceStateSchema,
+  type EventSetup,
+  type ServiceLineView,
+} from '@/contracts/work-orders/event-setup';
+import { useContractForm } from '@/ui/hooks/use-contract-form';
 import { Button } from '@/ui/kit/button';
 import { Select, TextField } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
-import { useId, useState, type SyntheticEvent } from 'react';
-import type { EventSetup, ServiceLineView } from '@/contracts/work-orders/event-setup';
 import { SERVICE_STATE_WORDS } from '@/contracts/words/services';
-import { SERVICE_STATES, type ServiceState } from '@/core/work-orders/service-due';
+import { SERVICE_STATES } from '@/core/work-orders/service-due';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 import { Form } from '@/ui/kit/form';
 
-interface StateChoiceProps {
-  readonly id: string;
-  readonly service: ServiceLineView;
-  readonly state: 'asked' | 'arranging' | 'agreed' | 'refused';
-  readonly setState: (state: 'asked' | 'arranging' | 'agreed' | 'refused') => void;
-}
-
-const StateChoice = ({ id, service, state, setState }: StateChoiceProps) => (
-  <div>
-    <label htmlFor={`${id}-state`} className="sr-only">{t`How far ${service.name} is`}</label>
-    <Select
-      id={`${id}-state`}
-      className="w-44"
-      value={state}
-      onChange={({ target }) => setState(target.value as ServiceState)}
-    >
-      {SERVICE_STATES.map((each) => (
-        <option key={each} value={each}>
-          {SERVICE_STATE_WORDS[each]}
-        </option>
-      ))}
-    </Select>
-  </div>
-);
-
 function ServiceForm({ service, date }: { service: ServiceLineView; date: number }) {
-  const { submit, error, said, isSending, faultOf } = useSubmit();
-  const id = useId();
-  const [state, setState] = useState<ServiceState>(service.state);
-  const [note, setNote] = useState(service.note);
-  const save = (event: SyntheticEvent) => {
-    event.preventDefault();
-    void submit(`/api/events/${date}/services`, { serviceId: service.serviceId, state, note });
-  };
+  const { submit, error, said, faultOf: refused } = useSubmit();
+  const { register, onSubmit, faultOf, isSending } = useContractForm({
+    schema: serviceStateSchema,
+    // What others write of it meanwhile comes with the page: the form is then another one.
+    defaultValues: { state: service.state, note: service.note },
+    bodyOf: (fields) => ({ ...fields, serviceId: service.serviceId }),
+    refused,
+    keeps: true,
+    submit: (body) => submit(`/api/events/${date}/services`, body),
+  });
   return (
-    <Form className="flex flex-wrap items-end gap-2" onSubmit={save}>
-      <StateChoice id={id} service={service} state={state} setState={setState} />
-      <div className="grow">
-        <label
-          htmlFor={`${id}-note`}
-          className="sr-only"
-        >{t`What is there to say about ${service.name}`}</label>
-        <TextField
-          id={`${id}-note`}
-          placeholder={t`what is to say`}
-          maxLength={MOST_CHARACTERS.remark}
-          value={note}
-          aria-invalid={faultOf('note') !== ''}
-          onChange={({ target }) => setNote(target.value)}
-        />
-      </div>
+    <Form className="flex flex-wrap items-end gap-2" onSubmit={onSubmit} noValidate>
+      <Select className="w-44" aria-label={t`How far ${service.name} is`} {...register('state')}>
+        {SERVICE_STATES.map((each) => (
+          <option key={each} value={each}>
+            {SERVICE_STATE_WORDS[each]}
+          </option>
+        ))}
+      </Select>
+      <TextField
+        className="min-w-40 grow basis-40"
+        aria-label={t`What is there to say about ${service.name}`}
+        placeholder={t`what is to say`}
+        maxLength={MOST_CHARACTERS.remark}
+        aria-invalid={faultOf('note') !== ''}
+        {...register('note')}
+      />
       <Button isSubmit isBusy={isSending} aria-label={t`Save: ${service.name}`}>{t`Save`}</Button>
       <span role="status" className="text-soft">
         {said}
       </span>
-      {error && (
-        <div className="basis-full">
-          <RefusalNote error={error} />
-        </div>
-      )}
+      <RefusalNote error={error} className="basis-full" />
     </Form>
   );
 }

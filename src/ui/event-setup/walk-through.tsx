@@ -1,51 +1,55 @@
 'use client';
+import { walkSchema, type EventSetup, type PromisedLine } from '@/contracts/work-orders/event-setup';
+import { useContractForm } from '@/ui/hooks/use-contract-form';
 import { TextField } from '@/ui/kit/fields';
 import { Button } from '@/ui/kit/button';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
-import type { EventSetup, PromisedLine } from '@/contracts/work-orders/event-setup';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 import { Form } from '@/ui/kit/form';
 
 interface WhatIsWrongProps {
   readonly judge: (isRight: boolean | null, why?: string) => Promise<boolean>;
-  readonly note: string;
-  readonly setNote: (note: string | null) => void;
+  readonly refused: (field: string) => string;
   readonly promised: PromisedLine;
-  readonly isSending: boolean;
+  onDone(): void;
 }
 
-const WhatIsWrong = ({ judge, note, setNote, promised, isSending }: WhatIsWrongProps) => (
-  <Form
-    className="flex gap-2"
-    onSubmit={(event) => {
-      event.preventDefault();
-      void judge(false, note).then((isDone) => isDone && setNote(null));
-    }}
-  >
-    <TextField
-      className="h-11"
-      aria-label={t`What is wrong: ${promised.line}`}
-      placeholder={t`what is wrong`}
-      maxLength={MOST_CHARACTERS.remark}
-      value={note}
-      onChange={({ target }) => setNote(target.value)}
-    />
-    <Button size="tall" isSubmit isBusy={isSending}>{t`Save`}</Button>
-  </Form>
-);
+function WhatIsWrong({ judge, refused, promised, onDone }: WhatIsWrongProps) {
+  const { register, onSubmit, faultOf, isSending } = useContractForm({
+    schema: walkSchema,
+    defaultValues: { note: promised.note },
+    bodyOf: ({ note }) => ({ line: promised.line, isRight: false, note }),
+    refused,
+    submit: ({ note }) => judge(false, String(note)),
+    done: onDone,
+  });
+  return (
+    <Form className="flex gap-2" onSubmit={onSubmit} noValidate>
+      <TextField
+        className="h-11"
+        aria-label={t`What is wrong: ${promised.line}`}
+        placeholder={t`what is wrong`}
+        maxLength={MOST_CHARACTERS.remark}
+        aria-invalid={faultOf('note') !== ''}
+        {...register('note')}
+      />
+      <Button size="tall" isSubmit isBusy={isSending}>{t`Save`}</Button>
+    </Form>
+  );
+}
 
 interface JudgingProps {
   readonly promised: PromisedLine;
   readonly isSending: boolean;
   readonly judge: (isRight: boolean | null, why?: string) => Promise<boolean>;
-  readonly note: string | null;
-  readonly setNote: (note: string | null) => void;
+  readonly isOpen: boolean;
+  onOpen(isOpen: boolean): void;
 }
 
-const Judging = ({ promised, isSending, judge, note, setNote }: JudgingProps) => (
+const Judging = ({ promised, isSending, judge, isOpen, onOpen }: JudgingProps) => (
   <span className="flex gap-2">
     <Button
       size="tall"
@@ -58,16 +62,16 @@ const Judging = ({ promised, isSending, judge, note, setNote }: JudgingProps) =>
     <Button
       size="tall"
       isBusy={isSending}
-      aria-expanded={note !== null}
+      aria-expanded={isOpen}
       aria-label={t`Report a problem: ${promised.line}`}
-      onClick={() => setNote(note === null ? promised.note : null)}
+      onClick={() => onOpen(!isOpen)}
     >{t`Report a problem`}</Button>
   </span>
 );
 
 function Promised({ promised, date }: { promised: PromisedLine; date: number }) {
-  const { submit, error, isSending } = useSubmit();
-  const [note, setNote] = useState<string | null>(null);
+  const { submit, error, isSending, faultOf } = useSubmit();
+  const [isOpen, setOpen] = useState(false);
   const judge = (isRight: boolean | null, why = '') =>
     submit(`/api/events/${date}/walk`, { line: promised.line, isRight, note: why });
   return (
@@ -84,10 +88,10 @@ function Promised({ promised, date }: { promised: PromisedLine; date: number }) 
             </span>
           )}
         </span>
-        <Judging promised={promised} isSending={isSending} judge={judge} note={note} setNote={setNote} />
+        <Judging {...{ promised, isSending, judge, isOpen }} onOpen={setOpen} />
       </div>
-      {note !== null && (
-        <WhatIsWrong judge={judge} note={note} setNote={setNote} promised={promised} isSending={isSending} />
+      {isOpen && (
+        <WhatIsWrong judge={judge} refused={faultOf} promised={promised} onDone={() => setOpen(false)} />
       )}
       <RefusalNote error={error} />
     </li>

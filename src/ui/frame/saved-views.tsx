@@ -1,4 +1,7 @@
 'use client';
+import { keepViewSchema, type SavedScreen, type SavedView } from '@/contracts/accounts/own';
+import { useContractForm } from '@/ui/hooks/use-contract-form';
+import { RefusalNote } from '@/ui/kit/refusal-note';
 import { TextField } from '@/ui/kit/fields';
 import { Button, ButtonLink } from '@/ui/kit/button';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
@@ -6,7 +9,6 @@ import { t } from '@/contracts/language/translate';
 import Link from '@/ui/kit/link';
 import { X } from 'lucide-react';
 import { useState } from 'react';
-import type { SavedScreen, SavedView } from '@/contracts/accounts/own';
 import { send } from '@/ui/hooks/send';
 import { useSend } from '@/ui/hooks/use-send';
 import { Form } from '@/ui/kit/form';
@@ -56,21 +58,15 @@ function SavedList({ views, here, onDrop }: SavedListProps) {
 }
 
 /** The views, and keeping and letting go of one. */
-function useSaved(screen: SavedScreen, here: string, first: readonly SavedView[]) {
+function useSaved(screen: SavedScreen, first: readonly SavedView[]) {
   const [views, setViews] = useState(first);
-  const [name, setName] = useState('');
-  const { error, isSending, run } = useSend({ again: null });
+  const { error, faultOf, run } = useSend({ again: null });
   const tell = useToast();
   const save = (under: string, address: string) =>
     run<SavedView[]>(
       () => send('POST', '/api/own/views', { screen, name: under, address }),
       (reply) => reply.ok && setViews(reply.value),
     );
-  const keep = async () => {
-    const isSaved = await save(name, here);
-    if (isSaved) setName('');
-    return isSaved;
-  };
   const drop = ({ id, name: under, address }: SavedView) =>
     run(
       () => send('DELETE', '/api/own/views', { id }),
@@ -80,44 +76,51 @@ function useSaved(screen: SavedScreen, here: string, first: readonly SavedView[]
         tell({ words: t`“${under}” is deleted.`, undo: () => void save(under, address) });
       },
     );
-  return { views, name, setName, error, isBusy: isSending, keep, drop };
+  return { views, error, faultOf, save, drop };
 }
 
 interface SaveViewProps {
-  readonly isBusy: boolean;
-  readonly keep: () => Promise<boolean>;
+  readonly screen: SavedScreen;
+  readonly here: string;
   readonly isKept: boolean;
-  readonly name: string;
-  readonly error: ReturnType<typeof useSend>['error'];
-  readonly setName: (name: string) => void;
+  readonly on: ReturnType<typeof useSaved>;
 }
 
-const SaveView = ({ isBusy, keep, isKept, name, error, setName }: SaveViewProps) => (
-  <Form
-    className="flex flex-wrap items-center gap-2"
-    onSubmit={(event) => {
-      event.preventDefault();
-      if (!isBusy) void keep();
-    }}
-  >
-    <label className="flex items-center gap-2">
-      {isKept ? t`Save it under another name` : t`Save this view as`}
-      <TextField
-        className="w-48 py-1"
-        value={name}
-        maxLength={MOST_CHARACTERS.viewName}
-        aria-invalid={error !== null}
-        onChange={({ target }) => setName(target.value)}
-      />
-    </label>
-    <Button isSubmit className="py-1" isBusy={isBusy}>{t`Save`}</Button>
-  </Form>
-);
+function SaveView({ screen, here, isKept, on }: SaveViewProps) {
+  const { register, onSubmit, faultOf, isSending } = useContractForm({
+    schema: keepViewSchema,
+    defaultValues: { name: '' },
+    bodyOf: ({ name }) => ({ screen, name, address: here }),
+    refused: on.faultOf,
+    submit: ({ name }) => on.save(String(name), here),
+  });
+  const fault = faultOf('name') || on.faultOf('address');
+  return (
+    <Form className="flex flex-wrap items-center gap-2" onSubmit={onSubmit} noValidate>
+      <label className="flex items-center gap-2">
+        {isKept ? t`Save it under another name` : t`Save this view as`}
+        <TextField
+          className="w-48 py-1"
+          maxLength={MOST_CHARACTERS.viewName}
+          aria-invalid={fault !== ''}
+          {...register('name')}
+        />
+      </label>
+      <Button isSubmit className="py-1" isBusy={isSending}>{t`Save`}</Button>
+      {fault && (
+        <p role="alert" className="text-note text-clash">
+          {fault}
+        </p>
+      )}
+    </Form>
+  );
+}
 
 /** Screens with their filters, kept under names of one's own. */
 export function SavedViews({ screen, first, here, isSignedIn }: KeptProps) {
   const [isOpen, setOpen] = useState(false);
-  const { views, name, setName, error, isBusy, keep, drop } = useSaved(screen, here, first);
+  const on = useSaved(screen, first);
+  const { views, error, drop } = on;
   const isKept = views.some(({ address }) => address === here);
   return (
     <>
@@ -128,25 +131,14 @@ export function SavedViews({ screen, first, here, isSignedIn }: KeptProps) {
         <div className="no-print flex w-full flex-wrap items-center gap-x-4 gap-y-2 border-t border-rule pt-2">
           <SavedList views={views} here={here} onDrop={(view) => void drop(view)} />
           {isSignedIn ? (
-            <SaveView
-              isBusy={isBusy}
-              keep={keep}
-              isKept={isKept}
-              name={name}
-              error={error}
-              setName={setName}
-            />
+            <SaveView screen={screen} here={here} isKept={isKept} on={on} />
           ) : (
             <p>
               <Link href={`/sign-in?next=${encodeURIComponent(here)}`}>{t`Sign in`}</Link>
               {t` to save what is shown under a name.`}
             </p>
           )}
-          {error && (
-            <p role="alert" className="text-note text-clash">
-              {[error.message, ...error.fields.map(({ message }) => message)].join(' ')}
-            </p>
-          )}
+          <RefusalNote error={error?.fields.length ? null : error} />
         </div>
       )}
     </>

@@ -5,10 +5,10 @@ import { useOffice } from '@/ui/hooks/office';
 import type { ShownError } from '@/ui/hooks/send';
 
 /** Why something was not done, in words, with whom to ask. Announced when it appears. */
-export function RefusalNote({ error }: { error: ShownError | null }) {
+export function RefusalNote({ error, className = '' }: { error: ShownError | null; className?: string }) {
   const office = useOffice();
   return (
-    <div role="alert">
+    <div role="alert" className={className}>
       {error && (
         <div className="border-l-4 border-clash bg-sunk px-3 py-2">
           <p className="font-semibold">{error.message}</p>

@@ -1,10 +1,13 @@
 'use client';
+import { useWatch } from 'react-hook-form';
+import { deputySchema, type Deputy } from '@/contracts/accounts/own';
+import { useContractForm } from '@/ui/hooks/use-contract-form';
+import { Field } from '@/ui/kit/field';
 import { Disclosure } from '@/ui/kit/disclosure';
 import { TextField } from '@/ui/kit/fields';
 import { Button } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
-import type { Deputy } from '@/contracts/accounts/own';
 import { send } from '@/ui/hooks/send';
 import { useSend } from '@/ui/hooks/use-send';
 import { RefusalNote } from '@/ui/kit/refusal-note';
@@ -13,30 +16,36 @@ import { useToast } from '@/ui/kit/toast';
 
 interface NewDeputyProps {
   readonly set: (address: string, isDeputy: boolean) => Promise<boolean>;
-  readonly email: string;
-  readonly setEmail: (email: string) => void;
-  readonly isSending: boolean;
+  readonly refused: (field: string) => string;
 }
 
-const NewDeputy = ({ set, email, setEmail, isSending }: NewDeputyProps) => (
-  <Form
-    className="flex flex-wrap items-end gap-2"
-    onSubmit={(event) => {
-      event.preventDefault();
-      void set(email.trim(), true);
-    }}
-  >
-    <label className="min-w-64 flex-1">
-      {t`E-mail address of their account`}
-      <TextField inputMode="email" value={email} onChange={(event) => setEmail(event.target.value)} />
-    </label>
-    <Button
-      isSubmit
-      isBusy={isSending}
-      off={email.trim() ? null : t`Write the address of their account first.`}
-    >{t`They may too`}</Button>
-  </Form>
-);
+function NewDeputy({ set, refused }: NewDeputyProps) {
+  const { register, control, onSubmit, faultOf, isSending } = useContractForm({
+    schema: deputySchema,
+    defaultValues: { email: '' },
+    bodyOf: ({ email }) => ({ email: email.trim(), isDeputy: true }),
+    refused,
+    submit: ({ email }) => set(String(email), true),
+  });
+  const email = useWatch({ control, name: 'email' });
+  return (
+    <Form className="flex flex-wrap items-end gap-2" onSubmit={onSubmit} noValidate>
+      <Field
+        look="plain"
+        label={t`E-mail address of their account`}
+        fault={faultOf('email')}
+        className="min-w-64 flex-1"
+      >
+        <TextField inputMode="email" {...register('email')} />
+      </Field>
+      <Button
+        isSubmit
+        isBusy={isSending}
+        off={email.trim() ? null : t`Write the address of their account first.`}
+      >{t`They may too`}</Button>
+    </Form>
+  );
+}
 
 interface DeputyLineProps {
   readonly deputy: Deputy;
@@ -59,17 +68,12 @@ const DeputyLine = ({ deputy, onLetGo }: DeputyLineProps) => (
 /** Who may ask, change and cancel for oneself: named here, and let go. */
 export function Deputies({ first }: { first: readonly Deputy[] }) {
   const [deputies, setDeputies] = useState(first);
-  const [email, setEmail] = useState('');
-  const { error, isSending, run } = useSend({ again: null });
+  const { error, faultOf, run } = useSend({ again: null });
   const tell = useToast();
   const set = (address: string, isDeputy: boolean) =>
     run<Deputy[]>(
       () => send('POST', '/api/own/deputies', { email: address, isDeputy }),
-      (reply) => {
-        if (!reply.ok) return;
-        setDeputies(reply.value);
-        if (isDeputy) setEmail('');
-      },
+      (reply) => reply.ok && setDeputies(reply.value),
     );
   const letGo = async ({ name, email: address }: Deputy) => {
     if (await set(address, false))
@@ -93,8 +97,8 @@ export function Deputies({ first }: { first: readonly Deputy[] }) {
             ))}
           </ul>
         )}
-        <NewDeputy set={set} email={email} setEmail={setEmail} isSending={isSending} />
-        <RefusalNote error={error} />
+        <NewDeputy set={set} refused={faultOf} />
+        <RefusalNote error={error?.fields.length ? null : error} />
       </div>
     </Disclosure>
   );

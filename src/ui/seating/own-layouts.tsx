@@ -1,10 +1,11 @@
 'use client';
+import { ownLayoutSchema, type OwnLayout, type PlanQuery } from '@/contracts/calendar/seating';
+import { useContractForm } from '@/ui/hooks/use-contract-form';
+import { Field } from '@/ui/kit/field';
 import { TextField } from '@/ui/kit/fields';
 import { Button } from '@/ui/kit/button';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
-import { useState, type SyntheticEvent } from 'react';
-import type { OwnLayout, PlanQuery } from '@/contracts/calendar/seating';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 import { Form } from '@/ui/kit/form';
@@ -42,36 +43,34 @@ const OwnLine = ({ each, onTake, mayKeep, isSending, submit }: OwnLineProps) => 
 );
 
 interface SaveLayoutProps {
-  readonly keep: (event: SyntheticEvent) => void;
-  readonly name: string;
-  readonly setName: (name: string) => void;
-  readonly isSending: boolean;
+  readonly query: PlanQuery;
+  readonly sending: ReturnType<typeof useSubmit>;
 }
 
-const SaveLayout = ({ keep, name, setName, isSending }: SaveLayoutProps) => (
-  <Form className="flex items-end gap-2" onSubmit={keep}>
-    <label className="grow">
-      <span className="font-semibold">{t`Save this as`}</span>
-      <TextField
-        maxLength={MOST_CHARACTERS.layoutName}
-        value={name}
-        onChange={({ target }) => setName(target.value)}
-      />
-    </label>
-    <Button isSubmit isBusy={isSending}>{t`Save`}</Button>
-  </Form>
-);
+function SaveLayout({ query, sending }: SaveLayoutProps) {
+  const { people: _, wheelchairs: __, ...ways } = query;
+  const { register, onSubmit, faultOf, isSending } = useContractForm({
+    schema: ownLayoutSchema,
+    defaultValues: { name: '' },
+    bodyOf: ({ name }) => ({ name, query: ways }),
+    refused: sending.faultOf,
+    submit: (body) => sending.submit('/api/own-layouts', body),
+  });
+  return (
+    <Form className="flex items-end gap-2" onSubmit={onSubmit} noValidate>
+      <Field label={t`Save this as`} fault={faultOf('name')} className="grow">
+        <TextField maxLength={MOST_CHARACTERS.layoutName} {...register('name')} />
+      </Field>
+      <Button isSubmit isBusy={isSending}>{t`Save`}</Button>
+    </Form>
+  );
+}
 
 /** The house's own ways to set rooms: taken by a press, kept and given up by the office. */
 export function OwnLayouts({ own, query, mayKeep, onTake }: OwnLayoutsProps) {
-  const [name, setName] = useState('');
-  const { submit, error, isSending } = useSubmit({ addressMoves: true });
+  const sending = useSubmit({ addressMoves: true });
+  const { submit, error, isSending } = sending;
   if (!own.length && !mayKeep) return null;
-  const keep = (event: SyntheticEvent) => {
-    event.preventDefault();
-    const { people: _, wheelchairs: __, ...ways } = query;
-    void submit('/api/own-layouts', { name, query: ways }).then((isDone) => isDone && setName(''));
-  };
   return (
     <section aria-labelledby="own-layouts" className="grid gap-2 border-t border-rule pt-3">
       <h2 id="own-layouts" className="text-lg">{t`Layouts of the office`}</h2>
@@ -87,8 +86,8 @@ export function OwnLayouts({ own, query, mayKeep, onTake }: OwnLayoutsProps) {
           />
         ))}
       </ul>
-      {mayKeep && <SaveLayout keep={keep} name={name} setName={setName} isSending={isSending} />}
-      <RefusalNote error={error} />
+      {mayKeep && <SaveLayout query={query} sending={sending} />}
+      <RefusalNote error={error?.fields.length ? null : error} />
     </section>
   );
 }

@@ -1,12 +1,13 @@
 'use client';
-import { DateField } from '@/ui/kit/dates/date-field';
-import { TimeField } from '@/ui/kit/dates/time-field';
+import { useWatch } from 'react-hook-form';
+import { RegisteredDate, RegisteredTime } from '@/ui/kit/dates/registered';
+import { addShiftSchema, teamMemberSchema, type WeekView } from '@/contracts/work-orders/week-load';
+import { addDays, localDate } from '@/core/time/local-time';
+import { useContractForm } from '@/ui/hooks/use-contract-form';
 import { Field } from '@/ui/kit/field';
 import { Button } from '@/ui/kit/button';
 import { NumberField, Select } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
-import { useId, useState, type SyntheticEvent } from 'react';
-import type { WeekView } from '@/contracts/work-orders/week-load';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 import { Form } from '@/ui/kit/form';
@@ -17,84 +18,65 @@ type Team = NonNullable<WeekView['team']>;
 
 type Submit = ReturnType<typeof useSubmit>['submit'];
 
-interface WhoFieldProps {
-  readonly id: string;
-  readonly who: string;
-  readonly setWho: (who: string) => void;
+const NOBODY = '';
+
+/** A shift that ends at an earlier hour ends on the day after. */
+const lastDay = (date: string, from: string, to: string): string =>
+  to > from ? date : addDays(localDate(date), 1);
+
+interface RosterFormProps {
   readonly team: Team;
+  readonly submit: Submit;
+  readonly faultOf: ReturnType<typeof useSubmit>['faultOf'];
 }
 
-const WhoField = ({ id, who, setWho, team }: WhoFieldProps) => (
-  <div>
-    <label htmlFor={`${id}-who`} className="block font-semibold">{t`On shift`}</label>
-    <Select id={`${id}-who`} className="w-44" value={who} onChange={({ target }) => setWho(target.value)}>
-      <option value="">{t`so many of the team`}</option>
-      {team.people.map((person) => (
-        <option key={person.id} value={person.id}>
-          {person.name}
-        </option>
-      ))}
-    </Select>
-  </div>
-);
-
-interface PeopleFieldProps {
-  readonly id: string;
-  readonly people: string;
-  readonly setPeople: (people: string) => void;
-}
-
-const PeopleField = ({ id, people, setPeople }: PeopleFieldProps) => (
-  <div>
-    <label htmlFor={`${id}-people`} className="block font-semibold">{t`How many`}</label>
-    <NumberField
-      id={`${id}-people`}
-      min={1}
-      className="w-20"
-      value={people}
-      onChange={({ target }) => setPeople(target.value)}
-    />
-  </div>
-);
-
-function ShiftForm({ team, days, submit }: { team: Team; days: WeekView['days']; submit: Submit }) {
-  const id = useId();
-  const [who, setWho] = useState('');
-  const [people, setPeople] = useState('2');
-  const [date, setDate] = useState(days[0]!.date);
-  const [from, setFrom] = useState('08:00');
-  const [to, setTo] = useState('16:00');
-  const add = (event: SyntheticEvent) => {
-    event.preventDefault();
-    // A shift that ends at an earlier hour ends on the day after.
-    const last =
-      to > from ? date : new Date(Date.parse(`${date}T00:00Z`) + 86_400_000).toISOString().slice(0, 10);
-    void submit('/api/shifts', {
+/** A shift as it is typed, for one day. */
+function useShift({ team, submit, faultOf }: RosterFormProps, firstDay: string) {
+  return useContractForm({
+    schema: addShiftSchema,
+    defaultValues: { who: NOBODY, people: 2, date: firstDay, start: '08:00', end: '16:00' },
+    bodyOf: ({ who, people, date, start, end }) => ({
       teamId: team.id,
       personId: who ? Number(who) : null,
-      people: who ? 1 : Number(people),
-      from: `${date}T${from}`,
-      to: `${last}T${to}`,
-    });
-  };
+      people: who ? 1 : people,
+      from: `${date}T${start}`,
+      to: `${date && lastDay(date, start, end)}T${end}`,
+    }),
+    refused: faultOf,
+    submit: (body) => submit('/api/shifts', body),
+  });
+}
+
+function ShiftForm({ days, ...props }: RosterFormProps & { days: WeekView['days'] }) {
+  const { register, control, onSubmit, faultOf, isSending } = useShift(props, days[0]!.date);
+  const who = useWatch({ control, name: 'who' });
   return (
-    <Form className="flex flex-wrap items-end gap-2" onSubmit={add}>
-      <WhoField id={id} who={who} setWho={setWho} team={team} />
-      {!who && <PeopleField id={id} people={people} setPeople={setPeople} />}
-      <Field label={t`Which day`}>
-        <DateField className="w-44" value={date} onChange={setDate} />
+    <Form className="flex flex-wrap items-end gap-2" onSubmit={onSubmit} noValidate>
+      <Field label={t`On shift`}>
+        <Select className="w-44" {...register('who')}>
+          <option value={NOBODY}>{t`so many of the team`}</option>
+          {props.team.people.map((person) => (
+            <option key={person.id} value={person.id}>
+              {person.name}
+            </option>
+          ))}
+        </Select>
       </Field>
-      {(
-        [
-          [t`From`, from, setFrom],
-          [t`To`, to, setTo],
-        ] as const
-      ).map(([label, value, set]) => (
-        <Field key={label} label={label}>
-          <TimeField className="w-28" value={value} onChange={set} />
+      {who === NOBODY && (
+        <Field label={t`How many`} fault={faultOf('people')}>
+          <NumberField min={1} className="w-20" {...register('people', { valueAsNumber: true })} />
         </Field>
-      ))}
-      <Button isMain isSubmit>{t`Put on shift`}</Button>
+      )}
+      <Field label={t`Which day`}>
+        <RegisteredDate className="w-44" control={control} name="date" />
+      </Field>
+      <Field label={t`From`}>
+        <RegisteredTime className="w-28" control={control} name="start" />
+      </Field>
+      <Field label={t`To`}>
+        <RegisteredTime className="w-28" control={control} name="end" />
+      </Field>
+      <Button isMain isSubmit isBusy={isSending}>{t`Put on shift`}</Button>
     </Form>
   );
 }
@@ -137,46 +119,51 @@ const Member = ({ person, submit, team }: MemberProps) => (
   </li>
 );
 
-function Members({ team, submit }: { team: Team; submit: Submit }) {
-  const id = useId();
-  const [who, setWho] = useState('');
+function NewMember({ team, submit, faultOf: refused }: RosterFormProps) {
+  const { register, control, onSubmit, faultOf, isSending } = useContractForm({
+    schema: teamMemberSchema,
+    defaultValues: { personId: NOBODY },
+    bodyOf: ({ personId }) => ({ personId: Number(personId), isMember: true }),
+    refused,
+    submit: (body) => submit(`/api/teams/${team.id}/members`, body),
+  });
+  const who = useWatch({ control, name: 'personId' });
   return (
-    <div>
-      <ul className="grid gap-x-6 sm:grid-cols-2">
-        {team.people.map((person) => (
-          <Member key={person.id} person={person} submit={submit} team={team} />
-        ))}
-      </ul>
-      {team.others.length > 0 && (
-        <Form
-          className="mt-2 flex flex-wrap items-end gap-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            if (who) void submit(`/api/teams/${team.id}/members`, { personId: Number(who), isMember: true });
-            setWho('');
-          }}
-        >
-          <div>
-            <label htmlFor={id} className="block font-semibold">{t`Another of the crews`}</label>
-            <Select id={id} className="w-56" value={who} onChange={({ target }) => setWho(target.value)}>
-              <option value="">{t`choose a person`}</option>
-              {team.others.map((person) => (
-                <option key={person.id} value={person.id}>
-                  {person.name}
-                </option>
-              ))}
-            </Select>
-          </div>
-          <Button isSubmit off={who ? null : t`Choose a person first.`}>{t`Into the team`}</Button>
-        </Form>
-      )}
-    </div>
+    <Form className="mt-2 flex flex-wrap items-end gap-2" onSubmit={onSubmit} noValidate>
+      <Field label={t`Another of the crews`} fault={faultOf('personId')}>
+        <Select className="w-56" {...register('personId')}>
+          <option value={NOBODY}>{t`choose a person`}</option>
+          {team.others.map((person) => (
+            <option key={person.id} value={person.id}>
+              {person.name}
+            </option>
+          ))}
+        </Select>
+      </Field>
+      <Button
+        isSubmit
+        isBusy={isSending}
+        off={who ? null : t`Choose a person first.`}
+      >{t`Into the team`}</Button>
+    </Form>
   );
 }
 
+const Members = (props: RosterFormProps) => (
+  <div>
+    <ul className="grid gap-x-6 sm:grid-cols-2">
+      {props.team.people.map((person) => (
+        <Member key={person.id} person={person} submit={props.submit} team={props.team} />
+      ))}
+    </ul>
+    {props.team.others.length > 0 && <NewMember {...props} />}
+  </div>
+);
+
 /** Who is in a team and when they are on shift. */
 export function Roster({ team, days }: { team: Team; days: WeekView['days'] }) {
-  const { submit, said, error } = useSubmit();
+  const { submit, said, error, faultOf } = useSubmit();
+  const form = { team, submit, faultOf };
   return (
     <section className="sheet mt-4 grid gap-4 p-4" aria-labelledby="roster">
       <h2 id="roster" className="text-xl">{t`${team.name}: people and shifts`}</h2>
@@ -184,9 +171,9 @@ export function Roster({ team, days }: { team: Team; days: WeekView['days'] }) {
         {said && `${said}.`}
       </p>
       <RefusalNote error={error} />
-      <ShiftForm key={`${team.id} ${days[0]!.date}`} team={team} days={days} submit={submit} />
+      <ShiftForm key={`${team.id} ${days[0]!.date}`} days={days} {...form} />
       <ShiftList team={team} days={days} submit={submit} />
-      <Members team={team} submit={submit} />
+      <Members {...form} />
     </section>
   );
 }

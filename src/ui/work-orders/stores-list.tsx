@@ -1,98 +1,45 @@
 'use client';
+import { returnSchema, type StoreLine, type StoresDay } from '@/contracts/work-orders/stores';
+import { useContractForm } from '@/ui/hooks/use-contract-form';
+import { Field } from '@/ui/kit/field';
 import { EmptyState } from '@/ui/kit/empty-state';
 import { Button } from '@/ui/kit/button';
 import { NumberField, TextField } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
-import { useId, useState, type SyntheticEvent } from 'react';
-import type { StoreLine, StoresDay } from '@/contracts/work-orders/stores';
+import { useState } from 'react';
 import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 import { Form } from '@/ui/kit/form';
 
-interface CountFieldProps {
-  readonly field: 'counted' | 'damaged';
-  readonly id: string;
-  readonly label: string;
-  readonly faultOf: (field: string) => string;
-  readonly value: string;
-  readonly set: (set: string) => void;
-}
-
-const CountField = ({ field, id, label, faultOf, value, set }: CountFieldProps) => (
-  <div>
-    <label htmlFor={`${id}-${field}`} className="block text-note">
-      {label}
-    </label>
-    <NumberField
-      id={`${id}-${field}`}
-      min={0}
-      inputMode="numeric"
-      className="h-11 w-24"
-      aria-invalid={Boolean(faultOf(field))}
-      value={value}
-      onChange={({ target }) => set(target.value)}
-    />
-  </div>
-);
-
-interface NoteFieldProps {
-  readonly id: string;
-  readonly note: string;
-  readonly setNote: (note: string) => void;
-}
-
-const NoteField = ({ id, note, setNote }: NoteFieldProps) => (
-  <div className="grow">
-    <label htmlFor={`${id}-note`} className="block text-note">{t`What happened`}</label>
-    <TextField
-      id={`${id}-note`}
-      className="h-11"
-      maxLength={MOST_CHARACTERS.remark}
-      value={note}
-      onChange={({ target }) => setNote(target.value)}
-    />
-  </div>
-);
-
 function ReturnForm({ line, onDone }: { line: StoreLine; onDone(): void }) {
-  const { submit, error, isSending, faultOf } = useSubmit();
-  const id = useId();
-  const [counted, setCounted] = useState(
-    String(line.returned?.counted ?? (line.quantity ?? 0) + line.movedDirectly),
-  );
-  const [damaged, setDamaged] = useState(String(line.returned?.damaged ?? 0));
-  const [note, setNote] = useState(line.returned?.note ?? '');
-  const count = async (event: SyntheticEvent) => {
-    event.preventDefault();
-    const body = { typeId: line.typeId, counted: Number(counted), damaged: Number(damaged), note };
-    if (await submit(`/api/orders/${line.orderId}/returns`, body)) onDone();
-  };
+  const { submit, error, faultOf: refused } = useSubmit();
+  const { register, onSubmit, faultOf, isSending } = useContractForm({
+    schema: returnSchema,
+    defaultValues: {
+      counted: line.returned?.counted ?? (line.quantity ?? 0) + line.movedDirectly,
+      damaged: line.returned?.damaged ?? 0,
+      note: line.returned?.note ?? '',
+    },
+    bodyOf: (fields) => ({ ...fields, typeId: line.typeId }),
+    refused,
+    submit: (body) => submit(`/api/orders/${line.orderId}/returns`, body),
+    done: onDone,
+  });
+  const number = { min: 0, inputMode: 'numeric', className: 'h-11 w-24' } as const;
   return (
-    <Form className="flex flex-wrap items-end gap-2 pt-1" onSubmit={(event) => void count(event)}>
-      {(
-        [
-          ['counted', t`Came back`, counted, setCounted],
-          ['damaged', t`of them damaged`, damaged, setDamaged],
-        ] as const
-      ).map(([field, label, value, set]) => (
-        <CountField
-          key={field}
-          field={field}
-          id={id}
-          label={label}
-          faultOf={faultOf}
-          value={value}
-          set={set}
-        />
-      ))}
-      <NoteField id={id} note={note} setNote={setNote} />
+    <Form className="flex flex-wrap items-end gap-2 pt-1" onSubmit={onSubmit} noValidate>
+      <Field look="note" label={t`Came back`} fault={faultOf('counted')}>
+        <NumberField {...number} {...register('counted', { valueAsNumber: true })} />
+      </Field>
+      <Field look="note" label={t`of them damaged`} fault={faultOf('damaged')}>
+        <NumberField {...number} {...register('damaged', { valueAsNumber: true })} />
+      </Field>
+      <Field look="note" label={t`What happened`} fault={faultOf('note')} className="grow">
+        <TextField className="h-11" maxLength={MOST_CHARACTERS.remark} {...register('note')} />
+      </Field>
       <Button isMain size="tall" isSubmit isBusy={isSending}>{t`Count them back`}</Button>
-      {error && (
-        <div className="basis-full">
-          <RefusalNote error={error} />
-        </div>
-      )}
+      <RefusalNote error={error?.fields.length ? null : error} className="basis-full" />
     </Form>
   );
 }
