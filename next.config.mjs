@@ -15,6 +15,7 @@ const LED_ON = {
 const MOVED = [
   moved('/setups/recipes/:path*', '/work-orders/templates/:path*'),
   ...Object.entries(LED_ON).map(([from, to]) => moved(`/${from}/:path*`, `/${to}/:path*`)),
+  moved('/whats-on/kept/:path*', '/administration/calendars/:path*'),
   moved('/notices/:path((?!.*/feed\\.).*)', '/whats-on/:path', { missing: [{ type: 'query', key: 'link' }] }),
   moved('/notices', '/whats-on'),
 ];

@@ -49,7 +49,7 @@ export async function typed(page: Page, base: string): Promise<Typed> {
       return new Promise(() => undefined);
     };
     const people = document.querySelector<HTMLInputElement>('input[name="people"]')!;
-    const slip = document.querySelector('[aria-label="Verdict"]')!;
+    const details = document.querySelector('[aria-label="Verdict"]')!;
     const say = (value: string) => {
       Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(people, value);
       people.dispatchEvent(new Event('input', { bubbles: true }));
@@ -62,7 +62,7 @@ export async function typed(page: Page, base: string): Promise<Typed> {
       say(isOver ? '99000' : '10');
       await new Promise<void>((resolve) => {
         const look = () => {
-          const text = slip.querySelector('.text-lg')?.textContent ?? '';
+          const text = details.querySelector('.text-lg')?.textContent ?? '';
           if (text && isOver === !text.includes('clear')) resolve();
           else setTimeout(look, 0);
         };

@@ -39,7 +39,7 @@ function Page() {
     void (async () => {
       const read = async <Value,>(path: string) => (await (await fetch(path)).json()) as Value;
       const [house, span] = await Promise.all([
-        read<BoardData>('/api/board/house'),
+        read<BoardData>('/api/board/office'),
         read<BoardSpan>('/api/board?from=2027-04-13&days=1'),
       ]);
       const titles = new Map<number, string[]>();

@@ -254,7 +254,7 @@ export async function benchBrowser(): Promise<string> {
         '0',
       ),
       row(
-        'the browser’s own verdict on those dates, from the key to the slip, against the server’s check',
+        'the browser’s own verdict on those dates, from the key to the details, against the server’s check',
         `${typing.hereMs.toFixed(1)} ms : ${typing.thereMs.toFixed(1)} ms = ${(typing.hereMs / typing.thereMs).toFixed(2)}`,
         '≤ 5',
       ),

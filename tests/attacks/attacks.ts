@@ -129,7 +129,7 @@ export const ATTACKS: readonly Attack[] = [
     name: 'ways out of 400 dates',
     lanes: 4,
     send: (target) =>
-      post(target, '/api/ways-out', { of: 'form', check: check(400) }, target.cookies.requester),
+      post(target, '/api/alternatives', { of: 'form', check: check(400) }, target.cookies.requester),
   },
   {
     name: 'previews of 500 dates of one’s own',

@@ -25,6 +25,8 @@ test.each([
   ['/house', '/administration'],
   ['/house/space/3', '/administration/space/3'],
   ['/settings', '/preferences'],
+  ['/whats-on/kept', '/administration/calendars'],
+  ['/whats-on/kept/3', '/administration/calendars/3'],
 ])('%s leads on to %s for good', async (before, now) => {
   const reply = await fetch(`${BASE}${before}`, { redirect: 'manual' });
   expect([reply.status, reply.headers.get('location')]).toEqual([308, now]);

@@ -151,7 +151,7 @@ test('a search can be stopped, is then cancelled by the browser, and begun again
     const seen = { asked: 0, givenUp: 0 };
     Object.assign(window, { seen });
     window.fetch = async (input, init) => {
-      if (!String(input).endsWith('/api/ways-out')) return real(input, init);
+      if (!String(input).endsWith('/api/alternatives')) return real(input, init);
       seen.asked += 1;
       if (seen.asked > 1) return real(input, init);
       init!.signal!.addEventListener('abort', () => (seen.givenUp += 1));

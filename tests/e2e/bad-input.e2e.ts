@@ -184,7 +184,7 @@ test('a date or an order that is not there, a version from long ago, an unknown 
     '/spaces/nope',
   ])
     expect((await send('GET', path)).status).toBe(path.startsWith('/spaces') ? 404 : 200);
-  expect((await send('GET', '/?day=nonsense&slip=1.x&pick=9@never&q=%25')).status).toBe(200);
+  expect((await send('GET', '/?day=nonsense&details=1.x&pick=9@never&q=%25')).status).toBe(200);
 });
 
 test.each([
@@ -212,7 +212,7 @@ test('what is not there is not printed, pinned or kept', async () => {
   const elsewhere = { screen: 'board', name: 'x', address: 'https://elsewhere.example/' };
   await refused(await send('POST', '/api/own/views', elsewhere, requester), 400, /Only what this page shows/);
   for (const path of [
-    '/calendar?view=decade&day=x&n=-3&only=a&slip=q&pick=now',
+    '/calendar?view=decade&day=x&n=-3&only=a&details=q&pick=now',
     '/spaces/earliest?people1=many',
     '/print?what=tea',
   ])

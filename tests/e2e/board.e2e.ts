@@ -92,7 +92,7 @@ async function booked(title: string, day: string, from: string, to: string, rule
 }
 
 describe('picking', () => {
-  test('a stretch drawn over two spaces is asked for in the slip, with a verdict, and sent once', async () => {
+  test('a stretch drawn over two spaces is asked for in the details, with a verdict, and sent once', async () => {
     const page = await boardOf('/?day=2027-07-06', 'requester');
     await drawOn(page, 'Council Room', '10:00', '12:00', 'Seed Library');
     await says(page, 'A free time');
@@ -137,7 +137,7 @@ describe('picking', () => {
     await says(page, 'Sent to the office');
   });
 
-  test('another day typed into the slip takes the board along, and is judged by what stands there', async () => {
+  test('another day typed into the details takes the board along, and is judged by what stands there', async () => {
     await booked('Wick days', '2027-07-20', '10:00', '12:00');
     const page = await boardOf('/?day=2027-07-19&pick=9@2027-07-19T10:00/60', 'requester');
     await says(page, 'Nothing is in the way.');

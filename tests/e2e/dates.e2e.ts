@@ -59,18 +59,18 @@ describe('looking, as anybody', () => {
     expect(json).not.toContain('Tansy teachers look round');
   });
 
-  test('by space the private one is taken, and its slip says no more', async () => {
+  test('by space the private one is taken, and its details says no more', async () => {
     const page = await datesOf('/calendar?view=day&day=2027-04-15&by=space');
     await drawnTimes(page, 'taken', 1);
     await page.click('[data-entry][data-note*="taken"]');
     await says(page, 'What it is concerns only its own people and the office.');
-    expect(page.url()).toMatch(/slip=s\d+/);
+    expect(page.url()).toMatch(/details=s\d+/);
     expect(await page.content()).not.toContain('Tansy teachers');
     // Its address brings the same details panel back.
     await reload(page);
     await says(page, 'What it is concerns only its own people and the office.');
     await press(page, 'Close the details');
-    await page.waitForFunction(() => !location.search.includes('slip'));
+    await page.waitForFunction(() => !location.search.includes('details'));
   });
 
   test('together an event stands once, apart under each of its calendars', async () => {
@@ -142,7 +142,7 @@ describe('looking, as anybody', () => {
     });
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
     await page.click('[data-entry]');
-    await page.waitForFunction(() => location.search.includes('slip='));
+    await page.waitForFunction(() => location.search.includes('details='));
   });
 });
 

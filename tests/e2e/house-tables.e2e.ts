@@ -141,8 +141,8 @@ test('every list is changed by those it belongs to and by nobody else', async ()
   for (const kind of ENTRY_KINDS) {
     const statuses: Record<string, readonly number[]> = {};
     for (const [who, cookie] of Object.entries(accounts)) {
-      const write = await send('POST', `/api/house/${kind}`, {}, cookie);
-      const command = await send('POST', `/api/house/${kind}/1`, {}, cookie);
+      const write = await send('POST', `/api/administration/${kind}`, {}, cookie);
+      const command = await send('POST', `/api/administration/${kind}/1`, {}, cookie);
       const read = await send('GET', `/administration/${kind}`, undefined, cookie);
       statuses[who] = [write.status, command.status, read.status < 400 ? 200 : read.status];
     }

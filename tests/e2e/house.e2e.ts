@@ -114,10 +114,12 @@ test('each list is changed by those it belongs to: a manager keeps hosts and clo
   const session = await as('manager2');
   const statusOf = async (path: string, body: object) => (await send('POST', path, body, session)).status;
   const doc = { key: crypto.randomUUID(), id: null, doc: { name: 'Cellar' } };
-  expect(await statusOf('/api/house/space', doc)).toBe(403);
-  expect(await statusOf('/api/house/person', doc)).toBe(403);
-  expect(await statusOf('/api/house/organisation', doc)).toBe(200);
-  expect(await statusOf('/api/house/space/8', { key: crypto.randomUUID(), command: 'retire' })).toBe(403);
+  expect(await statusOf('/api/administration/space', doc)).toBe(403);
+  expect(await statusOf('/api/administration/person', doc)).toBe(403);
+  expect(await statusOf('/api/administration/organisation', doc)).toBe(200);
+  expect(await statusOf('/api/administration/space/8', { key: crypto.randomUUID(), command: 'retire' })).toBe(
+    403,
+  );
 });
 
 test('a closure over forty approved dates and more: counted first, the first named, all right again when it goes', async () => {

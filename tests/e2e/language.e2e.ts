@@ -6,13 +6,13 @@ import { VIEWS, visitor } from './views';
 
 /** Of every part of the application the view with the most words. */
 const SEEN = [
-  'board of a manager with a slip',
+  'board of a manager with a details',
   'board with a loan',
   'places found',
   'places compared',
   'place',
   'plan of a place',
-  'week of dates with a slip',
+  'week of dates with a details',
   'month of dates',
   'print',
   'week of notices',

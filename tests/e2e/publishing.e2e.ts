@@ -206,7 +206,7 @@ describe('what is private is nowhere readers look', () => {
       '/whats-on?q=supper',
       `/whats-on/_all/month/${day}?q=supper`,
       `/api/dates?from=${day}&days=1&q=supper`,
-      `/api/places/day?spaces=7&day=${day}`,
+      `/api/spaces/day?spaces=7&day=${day}`,
       '/display/space/CR',
       '/api/display/space/CR',
       '/display/building/2',
@@ -264,7 +264,7 @@ describe('the office keeps its calendars', () => {
   });
 
   test('a wrong form keeps what was typed and says what is wrong beside it', async () => {
-    const page = await show(browser, '/whats-on/kept/new', 'manager');
+    const page = await show(browser, '/administration/calendars/new', 'manager');
     await fill(page, 'Name', 'Music');
     await fill(page, 'Mark', 'M1');
     await fill(page, 'What it is for', 'Tones.');
@@ -284,7 +284,7 @@ describe('the office keeps its calendars', () => {
   });
 
   test('renamed, its old address leads on; somebody who saves an older one is told', async () => {
-    const first = await show(browser, '/whats-on/kept', 'manager');
+    const first = await show(browser, '/administration/calendars', 'manager');
     await press(first, 'Change Glasshouse Range', 'link');
     await says(first, 'Save the calendar');
     const second = await show(browser, new URL(first.url()).pathname, 'manager2');
@@ -298,7 +298,7 @@ describe('the office keeps its calendars', () => {
     const led = await fetch(`${BASE}/whats-on/glasshouse-range`, { redirect: 'manual' });
     expect([led.status, led.headers.get('location')]).toEqual([308, '/whats-on/under-glass']);
     expect((await get('/feeds/calendar/glasshouse-range/feed.ics')).status).toBe(200);
-    await open(first, '/whats-on/kept');
+    await open(first, '/administration/calendars');
     await press(first, 'More: Under glass');
     await press(first, 'End it …', 'menuitem');
     await says(first, 'will not be listed there any more');
@@ -312,7 +312,9 @@ test('the office sees how a notice will read, holds it back, takes up a wish; wh
   const title = 'Bark rubbing';
   const lake = /value="by-the-lake"/.test(await textAt('/whats-on'));
   expect(lake).toBe(true);
-  const calendars = await (await send('GET', '/whats-on/kept', undefined, await as('manager'))).text();
+  const calendars = await (
+    await send('GET', '/administration/calendars', undefined, await as('manager'))
+  ).text();
   const id = Number(
     /\/whats-on\/kept\/(\d+)"[^>]*aria-label="Change By the lake"|aria-label="Change By the lake"[^>]*\/whats-on\/kept\/(\d+)/
       .exec(calendars)!

@@ -55,8 +55,10 @@ export const POLICY: Readonly<Record<string, readonly Entry[]>> = {
   '/whats-on/[slug]/[view]/[day]': [{ statuses: OPEN, path: '/whats-on/_all/week/2027-05-03' }],
   '/whats-on/[slug]/embed': [{ statuses: OPEN, path: '/whats-on/talks/embed' }],
   '/whats-on/follow': [{ statuses: OPEN }],
-  '/whats-on/kept': [{ statuses: [307, 403, 403, 200] }],
-  '/whats-on/kept/[id]': [{ statuses: [307, 403, 403, 200], path: '/whats-on/kept/new' }],
+  '/administration/calendars': [{ statuses: [307, 403, 403, 200] }],
+  '/administration/calendars/[id]': [
+    { statuses: [307, 403, 403, 200], path: '/administration/calendars/new' },
+  ],
   '/whats-on/ledger': [{ statuses: [307, 403, 403, 200] }],
   '/whats-on/ledger/ledger.csv': [{ statuses: [401, 403, 403, 200] }],
   '/events/[event]': [{ statuses: [404, 404, 404, 404], path: '/events/ffffffffffff' }],
@@ -148,9 +150,9 @@ export const POLICY: Readonly<Record<string, readonly Entry[]>> = {
     { statuses: [401, 403, 403, 200], path: '/work-orders/sheet.csv?what=week' },
   ],
   '/api/board': [{ statuses: OPEN }],
-  '/api/board/house': [{ statuses: OPEN }],
+  '/api/board/office': [{ statuses: OPEN }],
   '/api/news': [{ statuses: OPEN, path: '/api/news?since=1' }],
-  '/api/ruler': [{ statuses: OPEN, path: '/api/ruler?from=2027-04-13&days=7' }],
+  '/api/day-strip': [{ statuses: OPEN, path: '/api/day-strip?from=2027-04-13&days=7' }],
   // Of another requester, as its page.
   '/api/requests/[ref]': [{ statuses: [401, 403, 403, 200] }],
   '/api/requests/[ref]/messages': [
@@ -173,7 +175,7 @@ export const POLICY: Readonly<Record<string, readonly Entry[]>> = {
   '/api/left': [{ method: 'POST', statuses: [400, 400, 400, 400] }],
   '/api/check': [{ method: 'POST', statuses: [400, 400, 400, 400] }],
   // Of a form for everybody; of a stored request for the requester and the office.
-  '/api/ways-out': [
+  '/api/alternatives': [
     { method: 'POST', statuses: [400, 400, 400, 400] },
     {
       method: 'POST',
@@ -181,7 +183,7 @@ export const POLICY: Readonly<Record<string, readonly Entry[]>> = {
       body: { of: 'request', reference: 'AAA-AAA' },
     },
   ],
-  '/api/places/day': [{ statuses: OPEN, path: '/api/places/day?day=2027-04-13&spaces=1,2' }],
+  '/api/spaces/day': [{ statuses: OPEN, path: '/api/spaces/day?day=2027-04-13&spaces=1,2' }],
   '/api/session/form': [{ method: 'POST', statuses: [400, 400, 400, 400] }],
   '/api/session': [
     { method: 'POST', statuses: [400, 400, 400, 400] },
@@ -250,11 +252,11 @@ export const POLICY: Readonly<Record<string, readonly Entry[]>> = {
   '/administration/holidays': [{ statuses: [307, 403, 403, 200] }],
   '/administration/rights': [{ statuses: [307, 403, 403, 200] }],
   '/administration/rights/rights.csv': [{ statuses: [401, 403, 403, 200] }],
-  '/api/house/holidays': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
-  '/api/house/[kind]': [
-    { method: 'POST', statuses: [401, 403, 403, 400], path: '/api/house/space' },
-    { method: 'POST', statuses: [401, 403, 403, 400], path: '/api/house/person' },
-    { method: 'POST', statuses: [404, 404, 404, 404], path: '/api/house/attic' },
+  '/api/administration/holidays': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
+  '/api/administration/[kind]': [
+    { method: 'POST', statuses: [401, 403, 403, 400], path: '/api/administration/space' },
+    { method: 'POST', statuses: [401, 403, 403, 400], path: '/api/administration/person' },
+    { method: 'POST', statuses: [404, 404, 404, 404], path: '/api/administration/attic' },
   ],
   '/administration/[kind]/csv': [
     { statuses: [307, 403, 403, 200], path: '/administration/space/csv' },
@@ -264,14 +266,16 @@ export const POLICY: Readonly<Record<string, readonly Entry[]>> = {
     { statuses: [401, 403, 403, 200], path: '/administration/space/table.csv' },
     { statuses: [401, 403, 403, 404], path: '/administration/site/table.csv' },
   ],
-  '/api/house/[kind]/csv': [
-    { method: 'POST', statuses: [401, 403, 403, 400], path: '/api/house/space/csv' },
-    { method: 'POST', statuses: [404, 404, 404, 404], path: '/api/house/site/csv' },
+  '/api/administration/[kind]/csv': [
+    { method: 'POST', statuses: [401, 403, 403, 400], path: '/api/administration/space/csv' },
+    { method: 'POST', statuses: [404, 404, 404, 404], path: '/api/administration/site/csv' },
   ],
-  '/api/house/[kind]/[id]': [{ method: 'POST', statuses: [401, 403, 403, 400], path: '/api/house/space/1' }],
-  '/api/recipes': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
-  '/api/recipes/try': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
-  '/api/recipes/[id]/retire': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
+  '/api/administration/[kind]/[id]': [
+    { method: 'POST', statuses: [401, 403, 403, 400], path: '/api/administration/space/1' },
+  ],
+  '/api/work-order-templates': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
+  '/api/work-order-templates/try': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
+  '/api/work-order-templates/[id]/retire': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
   '/api/requests/[ref]/orders': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
   '/api/own-layouts': [{ method: 'POST', statuses: [401, 403, 403, 400] }],
   '/api/own-layouts/[id]/drop': [{ method: 'POST', statuses: [401, 403, 403, 400] }],

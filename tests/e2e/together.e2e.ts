@@ -99,12 +99,12 @@ test('a display by a door follows within seconds', async () => {
     '/desk/bookings?q=Sketching+the+seed+drawers&from=2027-04-13&to=2027-04-13',
     'manager',
   );
-  await desk.click('table input[type="checkbox"]');
-  await fill(desk, 'Together', 'cancel');
+  await desk.click('input[data-pick]');
+  await desk.select('select:has(option[value="cancel"])', 'cancel');
   await fill(desk, 'Why: needed here, those who asked read it', 'The drawers are at the binder.');
   await press(desk, 'Cancel 1 booking');
   await press(desk, 'Cancel these 1 booking');
-  await says(desk, 'Done: cancelled 1 date');
+  await says(desk, 'Done: cancelled 1 approved date');
   await door.waitForFunction(() => !document.body.innerText.includes('Sketching the seed drawers'), {
     timeout: 15_000,
   });

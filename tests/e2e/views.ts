@@ -17,7 +17,7 @@ export const VIEWS: readonly View[] = [
   { name: 'board', path: '/' },
   { name: 'my recent actions', path: '/recent', as: 'manager' },
   {
-    name: 'board of a manager with a slip',
+    name: 'board of a manager with a details',
     path: '/?day=2027-05-20',
     as: 'manager',
     click: '[data-booking][aria-label*="Choir under glass"]',
@@ -53,7 +53,7 @@ export const VIEWS: readonly View[] = [
   { name: 'pool of units', path: '/equipment/10', as: 'manager' },
   { name: 'week of dates', path: '/calendar' },
   {
-    name: 'week of dates with a slip',
+    name: 'week of dates with a details',
     path: '/calendar?view=some&n=3&by=space&day=2027-04-13',
     click: '[data-entry]',
   },
@@ -81,10 +81,10 @@ export const VIEWS: readonly View[] = [
   { name: 'display by a door', path: '/display/space/SL' },
   { name: 'display in a lobby', path: '/display/building/1' },
   { name: 'following', path: '/whats-on/follow', as: 'requester' },
-  { name: 'calendars kept', path: '/whats-on/kept', as: 'manager' },
+  { name: 'calendars kept', path: '/administration/calendars', as: 'manager' },
   {
     name: 'a calendar being made',
-    path: '/whats-on/kept/new?by=building&only=4',
+    path: '/administration/calendars/new?by=building&only=4',
     as: 'manager',
     press: ['::-p-xpath(//label[contains(., "certain people")]//input)'],
   },

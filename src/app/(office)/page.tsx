@@ -10,7 +10,7 @@ import { savedViews } from '@/server/use-cases/requests/own/saved-views';
 import { requesterOf } from '@/server/use-cases/checks/verdicts';
 import { readBoardAddress } from '@/ui/board/board-address';
 import { Board } from '@/ui/board/board';
-import { HOUSE_URL, spanUrl } from '@/ui/board/board-urls';
+import { OFFICE_URL, spanUrl } from '@/ui/board/board-urls';
 
 export const metadata: Metadata = texts({ title: 'Board' });
 
@@ -24,7 +24,7 @@ export default async function BoardPage({ searchParams }: { searchParams: Promis
   const ctx = await pageContext('board.look', '/');
   const tzid = await siteZone(ctx.db);
   // Each waits for the database alone: asked for together they take as long as the longest.
-  const [categories, requester, choices, kept] = await Promise.all([
+  const [categories, requester, choices, saved] = await Promise.all([
     boardCategories(ctx.db),
     requesterOf(ctx, ctx.db),
     shortChoices(ctx),
@@ -34,7 +34,7 @@ export default async function BoardPage({ searchParams }: { searchParams: Promis
   return (
     <>
       {/* On their way while the scripts still load: the board asks for the same. */}
-      {[HOUSE_URL, spanUrl(from, address.days)].map((url) => (
+      {[OFFICE_URL, spanUrl(from, address.days)].map((url) => (
         <link key={url} rel="preload" as="fetch" crossOrigin="anonymous" href={url} />
       ))}
       <Board
@@ -46,7 +46,7 @@ export default async function BoardPage({ searchParams }: { searchParams: Promis
           requester,
         }}
         choices={choices}
-        kept={kept}
+        saved={saved}
       />
     </>
   );

@@ -88,7 +88,7 @@ function useTable(kind: CsvKind) {
   };
   const take = (preview: boolean) =>
     run<CsvDone>(
-      () => sendOnce(`/api/house/${kind}/csv`, { preview, text }),
+      () => sendOnce(`/api/administration/${kind}/csv`, { preview, text }),
       (reply) => {
         if (!reply.ok) {
           const wrong = reply.error.fields.map(({ message }) => message);

@@ -54,7 +54,7 @@ const MoveButton = ({ command, isSending, index, found, submit, kind, line }: Mo
           ? t`It is the last.`
           : null
     }
-    onClick={() => void submit(`/api/house/${kind}/${line.id}`, { command })}
+    onClick={() => void submit(`/api/administration/${kind}/${line.id}`, { command })}
   >
     {command === 'up' ? '↑' : '↓'}
     <span className="sr-only">

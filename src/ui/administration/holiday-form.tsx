@@ -74,7 +74,7 @@ function useHolidays(places: HolidayFormProps['places'], year: number, lines: Ho
     router.push(`/administration/holidays?of=${of.join('.')}&year=${when}`, { scroll: false });
   const shut = (preview: boolean, as: 'closures' | 'notes' = 'closures') =>
     run<EntryDone>(
-      () => sendOnce('/api/house/holidays', { preview, places, year, days: picked, as }),
+      () => sendOnce('/api/administration/holidays', { preview, places, year, days: picked, as }),
       (reply) => {
         if (!reply.ok) return setPending(null);
         const done = reply.value;

@@ -51,11 +51,11 @@ export function useEntry(kind: EntryKind, id: number | null, rowVersion: number)
     save: (doc: unknown) =>
       run(
         'Save it all the same',
-        (preview) => sendOnce(`/api/house/${kind}`, { id, rowVersion, preview, doc }),
+        (preview) => sendOnce(`/api/administration/${kind}`, { id, rowVersion, preview, doc }),
         false,
       ),
     command: (command: EntryCommand, verb: string) =>
-      run(verb, (preview) => sendOnce(`/api/house/${kind}/${id}`, { command, preview }), true),
+      run(verb, (preview) => sendOnce(`/api/administration/${kind}/${id}`, { command, preview }), true),
     confirm: async () => {
       if (pending) await sendIt(() => pending.way(false), finish);
     },

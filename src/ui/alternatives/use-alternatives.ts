@@ -91,7 +91,7 @@ export function useAlternatives(body: AlternativesBody | null, key: string) {
     const show = (change: (found: WaysFound) => WaysFound) =>
       setState((before) => ({ key: asked, found: change(before.key === asked ? before.found : NOTHING) }));
     const look = async () => {
-      const reply = await fetch('/api/ways-out', {
+      const reply = await fetch('/api/alternatives', {
         method: 'POST',
         headers: { 'Content-Type': 'application/json' },
         body: text,

@@ -49,7 +49,7 @@ function useTaken(rows: readonly Row[]): ReadonlyMap<string, SpaceDay['taken']> 
       return {
         queryKey: ['space-day', day, ...spaces],
         queryFn: ({ signal }: { signal: AbortSignal }) =>
-          readJson<SpaceDay[]>(`/api/places/day?day=${day}&spaces=${spaces.join(',')}`, signal),
+          readJson<SpaceDay[]>(`/api/spaces/day?day=${day}&spaces=${spaces.join(',')}`, signal),
       };
     }),
   });

@@ -44,7 +44,7 @@ export interface BoardAddress extends BoardFilters {
   /** How many times larger than just fitting; 1 to 24. */
   readonly zoom: number;
   /** The claimed space whose details panel is open. */
-  readonly slip: number | null;
+  readonly details: number | null;
   readonly pick: Pick | null;
 }
 
@@ -98,7 +98,8 @@ export function readBoardAddress(query: Query): BoardAddress {
     category: Number(get('category')) || null,
     host: (get('host') ?? '').slice(0, 100),
     state: oneOf(BOOKING_STATES, get('state')),
-    slip: Number(get('slip')) || null,
+    // Links of before called it "slip".
+    details: Number(get('details') || get('slip')) || null,
     pick: readPick(get('pick')),
   };
 }
@@ -123,7 +124,7 @@ export function boardHref(address: Partial<BoardAddress>): string {
   set('category', address.category);
   set('host', address.host);
   set('state', address.state);
-  set('slip', address.slip);
+  set('details', address.details);
   set('pick', address.pick && pickText(address.pick));
   // Colons, slashes and at-signs may stand in a query as they are, and are easier to read.
   const rest = query.toString().replace(/%3A/g, ':').replace(/%2F/g, '/').replace(/%40/g, '@');

@@ -28,7 +28,7 @@ interface BarProps {
   readonly buildings: readonly string[];
   readonly categories: readonly BoardCategory[];
   readonly printHref: string;
-  readonly kept: readonly SavedView[];
+  readonly saved: readonly SavedView[];
   readonly isSignedIn: boolean;
   go(change: Partial<BoardAddress>, how?: 'push' | 'replace' | 'later'): void;
 }
@@ -259,8 +259,8 @@ export function BoardBar(props: BarProps) {
         </div>
         <SavedViews
           screen="board"
-          first={props.kept}
-          here={boardHref({ ...address, day: null, slip: null, pick: null })}
+          first={props.saved}
+          here={boardHref({ ...address, day: null, details: null, pick: null })}
           isSignedIn={props.isSignedIn}
         />
         <ButtonLink className="no-print ml-auto" href={props.printHref}>{t`Print`}</ButtonLink>

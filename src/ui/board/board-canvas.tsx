@@ -156,7 +156,7 @@ function followOn(onDetails: (id: number) => void, router: ReturnType<typeof use
   return (event: MouseEvent) => {
     if (event.ctrlKey || event.metaKey || event.shiftKey || event.button !== 0) return;
     const link = (event.target as Element).closest<HTMLAnchorElement>('a');
-    const booking = link?.dataset.booking ?? link?.dataset.slip;
+    const booking = link?.dataset.booking ?? link?.dataset.details;
     if (booking) onDetails(Number(booking));
     else if (link?.dataset.go !== undefined) router.push(link.getAttribute('href')!);
     else return;

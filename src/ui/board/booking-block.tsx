@@ -146,7 +146,7 @@ export function takenTrough({ booking, via, axis, href, lane }: ThroughProps): R
     <a
       key={`through ${booking.id}`}
       href={href}
-      data-slip={booking.id}
+      data-details={booking.id}
       tabIndex={-1}
       data-note={t`${isTaken ? t`Taken` : t`Wanted`} through ${via}${booking.known ? `: ${booking.known.title}` : ''}`}
       className={`absolute inset-y-0 z-[5] flex items-end justify-center overflow-hidden no-underline select-none ${isTaken && lane === 0 ? 'bg-sunk/70' : ''}`}

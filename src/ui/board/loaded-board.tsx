@@ -88,7 +88,7 @@ function shownOf(rows: readonly BoardRow[], { spaces }: BoardOffice): { spaces?:
  */
 function detailsHrefs(day: LocalDate | null, days: number, filters: BoardFilters): (id: number) => string {
   const here = boardHref({ ...filters, day, days });
-  const base = `${here}${here.includes('?') ? '&' : '?'}slip=`;
+  const base = `${here}${here.includes('?') ? '&' : '?'}details=`;
   return (id) => `${base}${id}`;
 }
 
@@ -98,7 +98,7 @@ export interface BoardProps {
   readonly categories: readonly BoardCategory[];
   readonly viewer: BoardViewer;
   readonly choices: ShortChoices;
-  readonly kept: readonly SavedView[];
+  readonly saved: readonly SavedView[];
 }
 
 interface LoadedProps extends BoardProps {
@@ -125,7 +125,7 @@ function usePick({ setMove, go, span, house }: PickParts) {
       if (!spaceIds.length && poolId === null) return;
       setMove(null);
       go({
-        slip: null,
+        details: null,
         pick: {
           spaceIds: spaceIds.slice(0, 6),
           poolId,
@@ -160,7 +160,7 @@ function useRowContext({
   filters,
   isManager,
 }: RowContextParts) {
-  const { day, days, slip: pickedDetails } = address;
+  const { day, days, details: pickedDetails } = address;
   return useMemo(
     () => ({
       house,
@@ -226,9 +226,9 @@ function useOnBoard(props: LoadedProps) {
   const geometry = { axis, rows, offsets, labelPx, headPx: axisPx() };
   const gestures = useGestures({ scroller, geometry, board, isManager, onPick, onDrop: setMove });
   const context = useRowContext({ address, house, calmAxis, whole, span, labelPx, filters, isManager });
-  const show = (slip: number | null) => {
+  const show = (details: number | null) => {
     setMove(null);
-    go({ slip, pick: null });
+    go({ details, pick: null });
   };
   return { scroller, data, address, go, move, setMove, board, gestures, context, show };
 }
@@ -248,7 +248,7 @@ const Bar = ({ props, on: { data, address, go } }: { props: LoadedProps; on: OnB
       days: address.days,
       ...shownOf(data.rows, data.house),
     })}
-    kept={props.kept}
+    saved={props.saved}
     isSignedIn={props.viewer.isSignedIn}
     go={go}
   />
@@ -286,7 +286,7 @@ function detailsBeside(
 ) {
   const { house, whole, bookings } = data;
   const close = () => show(null);
-  const picked = bookings.find(({ id }) => id === address.slip);
+  const picked = bookings.find(({ id }) => id === address.details);
   return move ? (
     <MoveDetails
       key={`${move.booking.id} ${JSON.stringify(move.patch)}`}

@@ -6,7 +6,7 @@ import type { BoardData, BoardSpan } from '@/contracts/calendar/board';
 import type { LocalDate } from '@/core/time/local-time';
 import { readJson } from '@/ui/hooks/query';
 import { useAddress } from '@/ui/hooks/use-address';
-import { HOUSE_URL, spanUrl } from './board-urls';
+import { OFFICE_URL, spanUrl } from './board-urls';
 import { boardHref, readBoardAddress, type BoardAddress } from './board-address';
 
 const FORM = { read: readBoardAddress, href: boardHref };
@@ -28,7 +28,7 @@ export function useFirstBoard(from: LocalDate, days: number) {
   const [asked] = useState({ from, days });
   const house = useQuery({
     queryKey: ['board', 'office'],
-    queryFn: ({ signal }) => readJson<BoardData>(HOUSE_URL, signal),
+    queryFn: ({ signal }) => readJson<BoardData>(OFFICE_URL, signal),
   });
   const span = useQuery(spanQuery(asked.from, asked.days));
   const again = () => void Promise.all([house.refetch(), span.refetch()]);

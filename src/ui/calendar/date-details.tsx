@@ -36,7 +36,7 @@ interface OnwardsProps {
 const Onwards = ({ first, state, day, reference, isManager }: OnwardsProps) => (
   <p className="mt-3 flex flex-wrap gap-2">
     {first && state !== 'cancelled' && (
-      <ButtonLink href={boardHref({ day, slip: first.claimSpace })}>{t`On the board`}</ButtonLink>
+      <ButtonLink href={boardHref({ day, details: first.claimSpace })}>{t`On the board`}</ButtonLink>
     )}
     {reference && (
       <ButtonLink

@@ -45,7 +45,7 @@ export interface DatesAddress {
   readonly text: string;
   readonly state: DateState | null;
   readonly withCancelled: boolean;
-  readonly slip: string | null;
+  readonly details: string | null;
   readonly pick: DayPick | null;
 }
 
@@ -63,6 +63,12 @@ interface Query {
   get(name: string): string | null;
 }
 
+/** The date that is looked at; links of before called it "slip". */
+function detailsIn(query: Query): string | null {
+  const text = query.get('details') || query.get('slip') || '';
+  return /^[cs]\d{1,12}$/.test(text) ? text : null;
+}
+
 export function readDatesAddress(query: Query): DatesAddress {
   const only = query.get('only') ?? '';
   const count = Math.round(Number(query.get('n')));
@@ -76,7 +82,7 @@ export function readDatesAddress(query: Query): DatesAddress {
     text: (query.get('q') ?? '').slice(0, 100),
     state: oneOf(DATE_STATES, query.get('state')),
     withCancelled: query.get('cancelled') === '1',
-    slip: /^[cs]\d{1,12}$/.test(query.get('slip') ?? '') ? query.get('slip') : null,
+    details: detailsIn(query),
     pick: readPick(query.get('pick')),
   };
 }
@@ -95,7 +101,7 @@ export function datesHref(address: Partial<DatesAddress>): string {
   set('q', address.text);
   set('state', address.state);
   set('cancelled', address.withCancelled && 1);
-  set('slip', address.slip);
+  set('details', address.details);
   set('pick', address.pick && address.pick.day + (address.pick.from ? `T${address.pick.from}` : ''));
   const rest = query.toString().replace(/%3A/g, ':');
   return rest ? `/calendar?${rest}` : '/calendar';

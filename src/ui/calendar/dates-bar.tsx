@@ -59,7 +59,7 @@ interface BarProps {
   readonly weekStart: number;
   readonly range: DayRange;
   readonly choices: DateChoices;
-  readonly kept: readonly SavedView[];
+  readonly saved: readonly SavedView[];
   readonly isSignedIn: boolean;
   readonly isManager: boolean;
   go(change: Partial<DatesAddress>, how?: 'push' | 'replace'): void;
@@ -198,19 +198,19 @@ function printed({ address, day, range }: BarProps): string {
 function DatesHead(props: BarProps) {
   const { address, day, today, weekStart, go } = props;
   const { view } = address;
-  const turn = (to: 1 | -1) => go({ day: turned(address, day, weekStart, to), slip: null, pick: null });
+  const turn = (to: 1 | -1) => go({ day: turned(address, day, weekStart, to), details: null, pick: null });
   return (
     <Bar title={titleOf(props)}>
       {address.view === 'day' && <DayNote date={props.day} />}
       <Steps label={t`Go to`}>
         <Button onClick={() => turn(-1)}>{t`Earlier`}</Button>
-        <Button onClick={() => go({ day: today, slip: null, pick: null })}>{t`Today`}</Button>
+        <Button onClick={() => go({ day: today, details: null, pick: null })}>{t`Today`}</Button>
         <Button onClick={() => turn(1)}>{t`Later`}</Button>
       </Steps>
       <SavedViews
         screen="dates"
-        first={props.kept}
-        here={datesHref({ ...address, day: null, slip: null, pick: null })}
+        first={props.saved}
+        here={datesHref({ ...address, day: null, details: null, pick: null })}
         isSignedIn={props.isSignedIn}
       />
       {view !== 'year' && <ButtonLink className="ml-auto" href={printed(props)}>{t`Print`}</ButtonLink>}
@@ -307,7 +307,7 @@ function DatesSentence({ address, range, go }: BarProps) {
         label={t`How much`}
         value={view}
         options={DATE_VIEWS.map((each) => [each, VIEW_WORDS[each]] as const)}
-        onChoose={(value) => go({ view: value, slip: null, pick: null })}
+        onChoose={(value) => go({ view: value, details: null, pick: null })}
       />
       {(view === 'some' || view === 'list') && <SeveralDays view={view} range={range} go={go} />}
       {view !== 'year' && <HowShown by={by} go={go} isApart={isApart} address={address} />}
@@ -339,7 +339,7 @@ export function DatesBar(props: BarProps) {
       {props.isManager && view !== 'year' && by !== 'calendar' && (
         <p>
           <Link
-            href={`/whats-on/kept/new?by=${by}${address.only.length ? `&only=${address.only.join('.')}` : ''}`}
+            href={`/administration/calendars/new?by=${by}${address.only.length ? `&only=${address.only.join('.')}` : ''}`}
             className="inline-block min-h-6 underline"
           >{t`Make a calendar of ${address.only.length ? t`these` : t`this`}`}</Link>
         </p>

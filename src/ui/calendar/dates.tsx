@@ -46,7 +46,7 @@ interface DatesProps {
   readonly weekStart: number;
   readonly isManager: boolean;
   readonly isSignedIn: boolean;
-  readonly kept: readonly SavedView[];
+  readonly saved: readonly SavedView[];
 }
 
 /** How full the days of a year are, loaded when it is turned to. The days can be gone to without their figures. */
@@ -54,7 +54,7 @@ function useYear(wanted: string | null, range: DayRange, first: FirstDates['year
   const { data = [] } = useQuery({
     queryKey: ['days', range.from, range.days],
     queryFn: ({ signal }) =>
-      readJson<DayStripDay[]>(`/api/ruler?from=${range.from}&days=${range.days}`, signal),
+      readJson<DayStripDay[]>(`/api/day-strip?from=${range.from}&days=${range.days}`, signal),
     enabled: wanted !== null,
     initialData: wanted !== null && first?.of === wanted ? [...first.days] : undefined,
   });
@@ -131,7 +131,7 @@ const Month = ({ day, today, props, entries, context, dayHref, address, pick }: 
     entries={entries}
     context={context}
     dayHref={dayHref}
-    weekHref={(date) => datesHref({ ...address, view: 'week', day: date, slip: null, pick: null })}
+    weekHref={(date) => datesHref({ ...address, view: 'week', day: date, details: null, pick: null })}
     onPick={pick}
   />
 );
@@ -148,8 +148,9 @@ const NothingHere = ({ address, day }: { readonly address: DatesAddress; readonl
 function View(view: ViewProps) {
   const { address, day, today, range, entries, props, context, go } = view;
   const dayHref = (date: LocalDate) =>
-    datesHref({ ...address, view: 'day', day: date, slip: null, pick: null });
-  const pick = (date: LocalDate, from: string | null = null) => go({ pick: { day: date, from }, slip: null });
+    datesHref({ ...address, view: 'day', day: date, details: null, pick: null });
+  const pick = (date: LocalDate, from: string | null = null) =>
+    go({ pick: { day: date, from }, details: null });
   const inMonth = address.view === 'month' ? monthRange(day) : range;
   if (address.isApart && address.view !== 'day') {
     const groups = apart(entries, address.by, address.only, props.choices);
@@ -217,8 +218,8 @@ function useShownDates(props: DatesProps) {
   const context = useMemo(
     () => ({
       tzid,
-      slip: address.slip,
-      detailsHref: (id: string) => datesHref({ ...address, slip: id, pick: null }),
+      details: address.details,
+      detailsHref: (id: string) => datesHref({ ...address, details: id, pick: null }),
     }),
     [tzid, address],
   );
@@ -247,8 +248,8 @@ const Shown = ({ props, on }: ShownProps) => (
 
 /** What lies beside the dates: one of them, a picked hour, or nothing. */
 function detailsBeside({ address, go, entries }: ShownProps['on'], { tzid, isManager }: DatesProps) {
-  const close = () => go({ slip: null, pick: null });
-  const picked = entries.find(({ id }) => id === address.slip);
+  const close = () => go({ details: null, pick: null });
+  const picked = entries.find(({ id }) => id === address.details);
   if (picked)
     return <DateDetails key={picked.id} entry={picked} tzid={tzid} isManager={isManager} onClose={close} />;
   if (!address.pick) return null;
@@ -278,11 +279,11 @@ function Missing({ failed, reload, reply, isYear, address }: ShownProps['on']) {
 export function Dates(props: DatesProps) {
   const on = useShownDates(props);
   const { address, day, today, range, go } = on;
-  const { weekStart, choices, kept, isSignedIn, isManager } = props;
+  const { weekStart, choices, saved, isSignedIn, isManager } = props;
   const details = detailsBeside(on, props);
   return (
     <>
-      <DatesBar {...{ address, day, today, weekStart, range, choices, go, kept, isSignedIn, isManager }} />
+      <DatesBar {...{ address, day, today, weekStart, range, choices, go, saved, isSignedIn, isManager }} />
       <Missing {...on} />
       <div
         className={details ? 'grid grid-cols-[minmax(0,1fr)] gap-4 lg:grid-cols-[minmax(0,1fr)_20rem]' : ''}

@@ -4,7 +4,7 @@ import { placesText, sayEntry, titleText, type DateEntry } from './entries';
 
 export interface EntryContext {
   readonly tzid: string;
-  readonly slip: string | null;
+  readonly details: string | null;
   detailsHref(id: string): string;
 }
 
@@ -44,7 +44,7 @@ export function EntryLine({
       href={context.detailsHref(entry.id)}
       data-entry={entry.id}
       data-note={sayEntry(entry, context.tzid)}
-      aria-current={context.slip === entry.id ? 'true' : undefined}
+      aria-current={context.details === entry.id ? 'true' : undefined}
       title={`${hours} ${titleText(entry)}, ${placesText(entry)}`}
       className={`block border-strong-rule px-1 text-small leading-[1.3] no-underline hover:bg-sunk aria-[current]:bg-sunk aria-[current]:ring-2 aria-[current]:ring-ink ${LOOK[entry.state]}`}
     >

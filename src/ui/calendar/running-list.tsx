@@ -30,7 +30,7 @@ function Row({ entry, date, context }: { entry: DateEntry; date: LocalDate; cont
         scroll={false}
         href={context.detailsHref(entry.id)}
         data-entry={entry.id}
-        aria-current={context.slip === entry.id ? 'true' : undefined}
+        aria-current={context.details === entry.id ? 'true' : undefined}
         data-note={sayEntry(entry, tzid)}
         className="block px-2 py-1 no-underline hover:bg-sunk aria-[current]:bg-sunk"
       >

@@ -93,7 +93,7 @@ function Block({
       data-entry={entry.id}
       data-hue={category?.hue ?? 'ink'}
       data-note={sayEntry(entry, context.tzid)}
-      aria-current={context.slip === entry.id ? 'true' : undefined}
+      aria-current={context.details === entry.id ? 'true' : undefined}
       title={sayEntry(entry, context.tzid)}
       className={`event-block px-1 wrap-anywhere text-small leading-[1.18] no-underline hover:z-20 aria-[current]:z-20 aria-[current]:ring-2 aria-[current]:ring-ink ${entry.title === null ? 'event-taken' : LOOK[entry.state]} ${entry.isOwn ? 'event-own' : ''}`}
       style={{

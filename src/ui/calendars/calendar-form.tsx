@@ -317,7 +317,7 @@ const CalendarFoot = ({ isSending, stored }: CalendarFootProps) => (
     <Button isMain isSubmit isBusy={isSending}>
       {stored ? t`Save the calendar` : t`Make the calendar`}
     </Button>
-    <ButtonLink href="/whats-on/kept">{t`Leave it as it was`}</ButtonLink>
+    <ButtonLink href="/administration/calendars">{t`Leave it as it was`}</ButtonLink>
   </p>
 );
 
@@ -357,7 +357,7 @@ export function CalendarForm({ stored, start, choices }: CalendarFormProps) {
       () => sendOnce('/api/calendars', body),
       (reply) => {
         if (!reply.ok) return;
-        router.push(`/whats-on/kept?saved=${reply.value.id}`);
+        router.push(`/administration/calendars?saved=${reply.value.id}`);
         router.refresh();
       },
     );

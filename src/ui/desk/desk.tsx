@@ -118,19 +118,19 @@ function Counted({ shown, all, q, picked, onPick }: CountedProps) {
 
 interface DeskProps {
   readonly view: DeskView;
-  readonly kept: readonly SavedView[];
+  readonly saved: readonly SavedView[];
 }
 
 interface DeskHeadProps {
-  readonly kept: readonly SavedView[];
+  readonly saved: readonly SavedView[];
   readonly filter: DeskFilter;
   readonly view: DeskView;
 }
 
-const DeskHead = ({ kept, filter, view }: DeskHeadProps) => (
+const DeskHead = ({ saved, filter, view }: DeskHeadProps) => (
   <div className="flex flex-wrap items-center gap-x-4 pb-2">
     <h1 className="text-3xl">{t`What waits for you`}</h1>
-    <SavedViews screen="desk" first={kept} here={addressOf(filter)} isSignedIn />
+    <SavedViews screen="desk" first={saved} here={addressOf(filter)} isSignedIn />
     <Link href="/desk/bookings" className="ml-auto">{t`Many bookings at once`}</Link>
     <Link href="/outbox">{t`Outbox: ${view.mailWaiting} to be sent`}</Link>
   </div>
@@ -173,7 +173,7 @@ const DeskLines = ({ filter, buildings, set, lines, view, picked, setPicked }: D
 );
 
 /** What needs the office, in order of what is lost by waiting; narrowed, ordered, and decided together where clear. */
-export function Desk({ view, kept }: DeskProps) {
+export function Desk({ view, saved }: DeskProps) {
   const [filter, setFilter] = useFilter();
   const [picked, setPicked] = useState<ReadonlySet<string>>(new Set());
   const lines = useMemo(() => narrowed(view.lines, filter), [view.lines, filter]);
@@ -181,7 +181,7 @@ export function Desk({ view, kept }: DeskProps) {
   const buildings = [...new Set(view.lines.flatMap((line) => line.buildings))].sort();
   return (
     <>
-      <DeskHead kept={kept} filter={filter} view={view} />
+      <DeskHead saved={saved} filter={filter} view={view} />
       <div className="grid gap-5 xl:grid-cols-[minmax(0,1fr)_19rem]">
         <DeskLines
           filter={filter}

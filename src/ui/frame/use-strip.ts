@@ -31,6 +31,7 @@ export function useDayAddress(today: LocalDate) {
   const hrefOf = (date: LocalDate): string => {
     if (!stays) return `${shown ? path : '/'}?day=${date}`;
     const next = new URLSearchParams(query);
+    next.delete('details');
     next.delete('slip');
     next.delete('pick');
     next.set('day', date);
@@ -52,7 +53,7 @@ export function useDays(first: readonly DayStripDay[], from: LocalDate, count: n
   const days = count + 2 * AHEAD_DAYS;
   const { data } = useQuery({
     queryKey: ['days', begin, days],
-    queryFn: ({ signal }) => readJson<DayStripDay[]>(`/api/ruler?from=${begin}&days=${days}`, signal),
+    queryFn: ({ signal }) => readJson<DayStripDay[]>(`/api/day-strip?from=${begin}&days=${days}`, signal),
     enabled: !isKnown && resting === from,
   });
   const [seen, setSeen] = useState(data);

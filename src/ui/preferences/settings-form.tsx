@@ -267,7 +267,7 @@ export function SettingsForm({ settings, reminders: first, zones }: SettingsForm
         if (!reply.ok) return;
         showSettings(chosen);
         // Loaded anew: what is drawn already was written otherwise.
-        location.search = '?kept';
+        location.search = '?saved';
       },
     );
   };

@@ -71,26 +71,27 @@ function Dates({ page, link }: { page: EventPage; link: string | null }) {
 }
 
 interface TakeAlongProps {
-  readonly key: string | null;
+  /** Of the date that is shown; null where it is none of them. */
+  readonly dateKey: string | null;
   readonly file: (which: string | null) => string;
   readonly isSeries: boolean;
   readonly words: NoticeDate;
 }
 
 /** The dates as files, to take into a calendar of one’s own. */
-const TakeAlong = ({ key, file, isSeries, words }: TakeAlongProps) => (
+const TakeAlong = ({ dateKey, file, isSeries, words }: TakeAlongProps) => (
   <section aria-label={t`Take it along`} className="no-print sheet p-4">
     <h2 className="pb-1 text-xl">{t`Into your own calendar`}</h2>
     <ul>
-      {key && (
+      {dateKey && (
         <li className="py-1">
           <ButtonAnchor
-            href={file(key)}
+            href={file(dateKey)}
             download
           >{t`${isSeries ? t`This date` : t`The event`} (iCalendar file)`}</ButtonAnchor>
         </li>
       )}
-      {(isSeries || !key) && (
+      {(isSeries || !dateKey) && (
         <li className="py-1">
           <ButtonAnchor
             href={file(null)}
@@ -164,7 +165,7 @@ export function EventView({ page, link }: { page: EventPage; link: string | null
       <Announced date={date} isSeries={isSeries} path={path} link={link} words={words} page={page} />
       <aside aria-label={t`Dates and files`} className="grid gap-4">
         <Dates page={page} link={link} />
-        <TakeAlong key={key} file={file} isSeries={isSeries} words={words} />
+        <TakeAlong dateKey={key} file={file} isSeries={isSeries} words={words} />
         <p className="text-note text-soft">
           {words.contact && <>{t`Contact: ${words.contact}. `}</>}
           {t`Questions: ${office.name}, ${office.phone}, ${office.email}. Times are those of ${zone}.`}

@@ -80,7 +80,9 @@ export function TemplateTry({ fields, past }: TemplateTryProps) {
   // Nothing chosen is the last event that the template is about.
   const [event, setEvent] = useState('');
   const body = { template: bodyOf(fields), occurrenceId: event ? Number(event) : null };
-  const sent = useAsked<TryReply>('/api/recipes/try', past.length ? body : null, { keepsLast: true });
+  const sent = useAsked<TryReply>('/api/work-order-templates/try', past.length ? body : null, {
+    keepsLast: true,
+  });
   const reply = sent?.ok ? sent.value : null;
   const error = sent && !sent.ok ? sent.error : null;
   return (

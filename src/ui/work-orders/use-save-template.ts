@@ -33,7 +33,7 @@ export function useSaveTemplate(stored: StoredTemplate | null, onDone: (reply: T
     look: (fields: TemplateFields) => {
       const template = bodyOf(fields);
       return run('Save', (isPreview) =>
-        sendOnce('/api/recipes', {
+        sendOnce('/api/work-order-templates', {
           id: stored?.id ?? null,
           version: stored?.version ?? null,
           template,
@@ -43,7 +43,7 @@ export function useSaveTemplate(stored: StoredTemplate | null, onDone: (reply: T
     },
     retire: () =>
       void run('Take out of use', (isPreview) =>
-        sendOnce(`/api/recipes/${stored!.id}/retire`, {
+        sendOnce(`/api/work-order-templates/${stored!.id}/retire`, {
           version: stored!.version,
           preview: isPreview,
         }),

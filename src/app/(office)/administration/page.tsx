@@ -23,7 +23,7 @@ const ELSEWHERE = texts(
       about: 'What is set up for which event, by whom and when.',
     },
     { href: '/work-orders/week', name: 'Shifts', about: 'Who is there when, beside the work of the week.' },
-    { href: '/whats-on/kept', name: 'Calendars', about: 'What readers see, and who may read it.' },
+    { href: '/administration/calendars', name: 'Calendars', about: 'What readers see, and who may read it.' },
     {
       href: '/administration/rights',
       name: 'Who may do what',

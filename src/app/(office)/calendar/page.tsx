@@ -49,7 +49,7 @@ export default async function DatesPage({ searchParams }: { searchParams: Promis
       now={now}
       weekStart={weekStart}
       isSignedIn={ctx.viewer !== null}
-      kept={await savedViews(ctx, 'dates')}
+      saved={await savedViews(ctx, 'dates')}
       isManager={ctx.viewer?.roles.includes('manager') ?? false}
     />
   );

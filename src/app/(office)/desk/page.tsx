@@ -10,8 +10,8 @@ import { Skeleton } from '@/ui/kit/skeleton';
 export const metadata: Metadata = texts({ title: 'Desk' });
 
 async function LoadedDesk({ ctx }: { ctx: Awaited<ReturnType<typeof signedInPage>> }) {
-  const [view, kept] = await Promise.all([desk(ctx), savedViews(ctx, 'desk')]);
-  return <Desk view={view} kept={kept} />;
+  const [view, saved] = await Promise.all([desk(ctx), savedViews(ctx, 'desk')]);
+  return <Desk view={view} saved={saved} />;
 }
 
 /** Who may read it is known before anything is sent; its lines, which may be thousands, come behind. */

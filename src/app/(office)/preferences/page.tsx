@@ -16,7 +16,7 @@ interface Props {
 
 export default async function SettingsPage({ searchParams }: Props) {
   const ctx = await pageContext('settings.choose', '/preferences');
-  const isKept = (await searchParams).kept !== undefined;
+  const isSaved = (await searchParams).saved !== undefined;
   const { viewer } = ctx;
   const chosen = viewer && (await chosenBy(ctx.db, viewer.personId));
   return (
@@ -35,7 +35,7 @@ export default async function SettingsPage({ searchParams }: Props) {
           )}
         </p>
       </div>
-      {isKept && (
+      {isSaved && (
         <p
           role="status"
           className="border-l-4 border-accent bg-sunk px-3 py-2"

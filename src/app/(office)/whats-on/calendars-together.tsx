@@ -34,7 +34,7 @@ export async function CalendarsTogether({ shown, searchParams }: TogetherProps) 
           <Link href="/whats-on/follow">{t`Follow them`}</Link>
           {permissionFor('calendars.keep', ctx.viewer) === 'allowed' && (
             <>
-              <Link href="/whats-on/kept">{t`Manage the calendars`}</Link>
+              <Link href="/administration/calendars">{t`Manage the calendars`}</Link>
               <Link href="/whats-on/ledger">{t`Who was shown what`}</Link>
             </>
           )}

@@ -9,6 +9,9 @@ import { TypedInput, type TypedProps } from './typed-input';
 import { useTyped, type TypedKind } from './use-typed';
 import { useValue, type ValueProps } from './use-value';
 
+/** Looks like more than one day: `1–3 June`, `1 to 3 June`, `1.6., 3.6.`; a day as `2027-06-01` does not. */
+const SEVERAL = /[–—,;]|\d\.?\s+-\s*\d|^\s*\d{1,2}\.?-\d{1,2}\.?\s|\b(?:to|until|bis)\b/i;
+
 type OnRange = (first: LocalDate, last: LocalDate) => void;
 
 /** A day, or of several at once the first, where somebody takes the last. */
@@ -31,7 +34,7 @@ const kindOf = (today: LocalDate, onRange: OnRange | undefined): TypedKind => ({
     const day = parseLocalDate(value);
     return day ? dayShort(day) : value;
   },
-  read: (text) => readDayNow(text, today),
+  read: (text) => (onRange && SEVERAL.test(text) ? undefined : readDayNow(text, today)),
   readLater: (text) => readLate(text, today, onRange),
   whole: /^\d{4}-\d\d-\d\d$/,
   step: (value, by) => addDays(parseLocalDate(value) ?? today, by),

@@ -20,7 +20,7 @@ const linesOf = ({ date, closures, notes }: DayStripDay): DayNoteLine[] => [
 export function useMonthNotes(firstDay: LocalDate): readonly DayNoteLine[] {
   const { data = [] } = useQuery({
     queryKey: ['days', firstDay],
-    queryFn: ({ signal }) => readJson<DayStripDay[]>(`/api/ruler?from=${firstDay}&days=31`, signal),
+    queryFn: ({ signal }) => readJson<DayStripDay[]>(`/api/day-strip?from=${firstDay}&days=31`, signal),
   });
   const month = firstDay.slice(0, 7);
   return data.filter(({ date }) => date.startsWith(month)).flatMap(linesOf);

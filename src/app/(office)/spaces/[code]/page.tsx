@@ -129,7 +129,7 @@ export default async function PlacePage({ params }: { params: Promise<{ code: st
               <ul className="divide-y divide-rule">
                 {space.on.map(({ id, when, title, day, via }) => (
                   <li key={id} className="py-1.5">
-                    <Link href={boardHref({ day, slip: id })}>{when}</Link>{' '}
+                    <Link href={boardHref({ day, details: id })}>{when}</Link>{' '}
                     <span className={title ? 'font-semibold' : 'text-soft'}>{title ?? t`taken`}</span>
                     {via && <span className="text-soft">{t` in ${via}`}</span>}
                   </li>

@@ -5,7 +5,7 @@ import { countText } from '@/contracts/words/when';
 import { pageContext } from '@/server/http/page';
 import { wholeAddress } from '@/server/effects/publishing/event-address';
 import { calendarBook } from '@/server/use-cases/publishing/keep/calendar-book';
-import { KeptCalendars } from '@/ui/calendars/kept-calendars';
+import { ManagedCalendars } from '@/ui/calendars/managed-calendars';
 import Link from '@/ui/kit/link';
 
 export const metadata: Metadata = texts({ title: 'Manage the calendars' });
@@ -13,7 +13,7 @@ export const metadata: Metadata = texts({ title: 'Manage the calendars' });
 type Query = Promise<Readonly<Record<string, string | string[] | undefined>>>;
 
 export default async function KeptPage({ searchParams }: { searchParams: Query }) {
-  const ctx = await pageContext('calendars.keep', '/whats-on/kept');
+  const ctx = await pageContext('calendars.keep', '/administration/calendars');
   const { saved } = await searchParams;
   const { calendars } = await calendarBook(ctx);
   const just = calendars.find(({ id }) => String(id) === saved);
@@ -24,7 +24,7 @@ export default async function KeptPage({ searchParams }: { searchParams: Query }
       </p>
       <div className="flex flex-wrap items-baseline justify-between gap-3 pb-3">
         <h1 className="text-3xl">{t`The calendars`}</h1>
-        <ButtonLink isMain href="/whats-on/kept/new">{t`Make another`}</ButtonLink>
+        <ButtonLink isMain href="/administration/calendars/new">{t`Make another`}</ButtonLink>
       </div>
       {just && (
         <p
@@ -32,7 +32,7 @@ export default async function KeptPage({ searchParams }: { searchParams: Query }
           className="mb-3 border-l-4 border-accent bg-sunk px-3 py-2"
         >{t`“${just.name}” is saved: ${countText(just.coming, 'date', 'dates')} to come are listed on it.`}</p>
       )}
-      <KeptCalendars calendars={calendars} origin={wholeAddress('')} />
+      <ManagedCalendars calendars={calendars} origin={wholeAddress('')} />
     </>
   );
 }

@@ -38,14 +38,14 @@ interface Props {
 
 export default async function CalendarFormPage({ params, searchParams }: Props) {
   const { id } = await params;
-  const ctx = await pageContext('calendars.keep', `/whats-on/kept/${id}`);
+  const ctx = await pageContext('calendars.keep', `/administration/calendars/${id}`);
   const { calendars, choices } = await calendarBook(ctx);
   const stored = id === 'new' ? null : calendars.find((each) => String(each.id) === id);
   if (stored === undefined) notFound();
   return (
     <>
       <p className="pb-1">
-        <Link href="/whats-on/kept">{t`The calendars`}</Link>
+        <Link href="/administration/calendars">{t`The calendars`}</Link>
       </p>
       <h1 className="pb-3 text-3xl">{stored ? stored.name : t`A new calendar`}</h1>
       <CalendarForm

@@ -61,7 +61,10 @@ function CalendarCommands({ calendar, isFirst, isLast, isSending, run }: Omit<Li
   const { id, name, link } = calendar;
   return (
     <p className="flex flex-wrap items-center gap-2 pt-2">
-      <ButtonLink href={`/whats-on/kept/${id}`} aria-label={t`Change ${name}`}>{t`Change`}</ButtonLink>
+      <ButtonLink
+        href={`/administration/calendars/${id}`}
+        aria-label={t`Change ${name}`}
+      >{t`Change`}</ButtonLink>
       <Menu words={t`More`} about={name} isBusy={isSending}>
         <MenuItem off={isFirst ? t`It is the first.` : null} onChoose={() => run('up')}>{t`Up`}</MenuItem>
         <MenuItem off={isLast ? t`It is the last.` : null} onChoose={() => run('down')}>{t`Down`}</MenuItem>
@@ -105,7 +108,7 @@ function CalendarLine({ calendar, origin, isFirst, isLast, isSending, run }: Lin
 }
 
 /** All calendars in the order readers see them. */
-export function KeptCalendars({
+export function ManagedCalendars({
   calendars,
   origin,
 }: {
