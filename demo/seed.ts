@@ -219,7 +219,7 @@ class Story {
       return;
     }
     const waiting = view.dates.filter(({ state }) => state === 'waiting');
-    const clear = waiting.filter(({ verdict }) => verdict !== 'clash').map(({ id }) => id as never);
+    const clear = waiting.filter(({ verdict }) => verdict !== 'conflict').map(({ id }) => id as never);
     if (!clear.length) return;
     await this.agree(event.title);
     expectDone(

@@ -81,7 +81,7 @@ test('a place indoors is kept for a date outdoors, gone to when the weather turn
   await says(page, 'Lecture Barn is held for Tue 30 Jan 2029, 18:00–20:00.');
   // Nobody else gets it.
   const other = await asked({ title: 'Barn owls', day: '2029-01-30', space: 6, layout: 'theatre' });
-  expect((await view(other)).dates[0]).toMatchObject({ verdict: 'clash' });
+  expect((await view(other)).dates[0]).toMatchObject({ verdict: 'conflict' });
   await enter(page, 'Move 1 date indoors');
   await says(page, 'Done: moved 1 date.');
   expect((await view(reference)).dates[0]).toMatchObject({ places: 'Lecture Barn', fallback: null });

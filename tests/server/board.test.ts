@@ -209,7 +209,7 @@ describe('moving', () => {
           ),
         );
         const isClash = preview.numbers.clashing > 0;
-        expect([spaceId, shift, move.verdict.verdict === 'clash']).toEqual([spaceId, shift, isClash]);
+        expect([spaceId, shift, move.verdict.verdict === 'conflict']).toEqual([spaceId, shift, isClash]);
         clashes += isClash ? 1 : 0;
       }
     expect(clashes).toBeGreaterThan(5);

@@ -62,7 +62,7 @@ describe('several requests decided in one step', () => {
       await submit(office, 'ben', evening('Choir', '11:00', '13:00')),
     ];
     const refusal = refusalOf(await act(office, 'mara', both, approve));
-    expect(refusal).toMatchObject({ code: 'clash', dates: 2 });
+    expect(refusal).toMatchObject({ code: 'conflict', dates: 2 });
     const text = JSON.stringify(refusal);
     expect(text).toContain('also asked for by “Choir” in this same step');
     expect(text).toContain('also asked for by “Seed talk” in this same step');

@@ -50,7 +50,7 @@ describe('holding and proposing', () => {
     expectDone(await act(office, 'mara', held, { action: 'hold', until: '2027-04-14T12:00' }));
     const other = await submit(office, 'ben', { title: 'Moss count' });
     const refusal = refusalOf(await act(office, 'mara', other, { action: 'approve', reason: '' }));
-    expect(refusal).toMatchObject({ code: 'clash', dates: 1 });
+    expect(refusal).toMatchObject({ code: 'conflict', dates: 1 });
     office.clock.set(at('2027-04-14T12:00'));
     expectDone(await act(office, 'mara', other, { action: 'approve', reason: '' }));
     expect((await datesOf(office, held))[0]!.standing.status).toBe('wanted');
@@ -80,10 +80,12 @@ describe('holding and proposing', () => {
     const [offered] = expectDone(await deskRequest(office.as('mara'), reference)).dates;
     expect(offered).toMatchObject({ verdict: null, findings: [] });
     expect((await desk(office.as('mara'))).lines).toMatchObject([
-      { verdicts: { clear: 0, look: 0, clash: 0 }, offered: 1, clear: [], isAnswerAwaited: true },
+      { verdicts: { clear: 0, warning: 0, conflict: 0 }, offered: 1, clear: [], isAnswerAwaited: true },
     ]);
     const rival = await submit(office, 'ben', { title: 'Lichen walk', spaces: [bay(SPACE.HE)] });
-    expect(refusalOf(await act(office, 'mara', rival, { action: 'approve', reason: '' })).code).toBe('clash');
+    expect(refusalOf(await act(office, 'mara', rival, { action: 'approve', reason: '' })).code).toBe(
+      'conflict',
+    );
     expect(refusalOf(await act(office, 'mara', reference, { action: 'accept' })).code).toBe('not-allowed');
     expectDone(await act(office, 'ada', reference, { action: 'accept' }));
     const [date] = await datesOf(office, reference);
@@ -139,7 +141,9 @@ describe('moving', () => {
         { from: SPACE.HW, to: SPACE.HE },
       ],
     };
-    expect(refusalOf(await act(office, 'mara', a, { action: 'move', patch, reason: '' })).code).toBe('clash');
+    expect(refusalOf(await act(office, 'mara', a, { action: 'move', patch, reason: '' })).code).toBe(
+      'conflict',
+    );
     expectDone(
       await act(office, 'mara', [a, b], { action: 'move', patch, reason: 'The projector is in the west.' }),
     );
@@ -216,10 +220,10 @@ describe('changing one’s own', () => {
     const [date] = await datesOf(office, reference);
     expect([date!.startLocal, date!.state, date!.live.length]).toEqual(['2027-04-20T13:00', 'approved', 2]);
     expect((await desk(office.as('mara'))).lines).toMatchObject([
-      { reference, changesWanted: 1, atRisk: 0, verdicts: { clear: 0, look: 0, clash: 0 } },
+      { reference, changesWanted: 1, atRisk: 0, verdicts: { clear: 0, warning: 0, conflict: 0 } },
     ]);
     expect(refusalOf(await act(office, 'mara', reference, { action: 'grant-change', reason: '' })).code).toBe(
-      'clash',
+      'conflict',
     );
     expectDone(await act(office, 'mara', reference, { action: 'refuse-change', reason: 'Taken.' }));
     expect((await desk(office.as('mara'))).lines).toEqual([]);
@@ -290,7 +294,7 @@ describe('deciding in bulk', () => {
     const refused = refusalOf(
       await act(office, 'mara', references, { action: 'move', patch: { shiftMin: 180 }, reason: '' }),
     );
-    expect(refused).toMatchObject({ code: 'clash', dates: 1 });
+    expect(refused).toMatchObject({ code: 'conflict', dates: 1 });
   });
 
   test('a stale version of one of them stops all, and says what has happened', async () => {

@@ -63,7 +63,7 @@ test('a steward is asked, agrees, and only then it is clear', async () => {
   expect(await kinds()).toEqual(['received to Ada Lowe', 'consent-wanted to Sorrel Finch']);
   const before = await view(reference);
   expect(before.dates.map(({ verdict, needsReason }) => [verdict, needsReason])).toEqual(
-    Array.from({ length: 4 }, () => ['look', true]),
+    Array.from({ length: 4 }, () => ['warning', true]),
   );
   expect(before.dates[0]!.findings.map(({ sentence }) => sentence).join()).toContain(
     'Sorrel Finch looks after Studio and has not answered yet.',

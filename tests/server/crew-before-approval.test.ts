@@ -73,7 +73,7 @@ test('the form, the desk and deciding tell of crews that cannot, whatever their 
   const told = form.dates[0]!.findings.filter(({ rule }) => rule === 'crew-short');
   expect(told.map(({ sentence }) => sentence.split(' cannot')[0]).sort()).toEqual(['Kitchen', 'Pictures']);
   const late = await submit(office, 'ada', wanted('18:00', '20:00', WORKSHOPS));
-  expect(await deskVerdicts(late)).toEqual({ clear: 0, look: 1, clash: 0 });
+  expect(await deskVerdicts(late)).toEqual({ clear: 0, warning: 1, conflict: 0 });
   // At an hour when both are there nothing is said, and without the category nobody takes pictures.
   expect(await deskVerdicts(await submit(office, 'ada', wanted('10:00', '11:30', WORKSHOPS)))).toMatchObject({
     clear: 1,
@@ -82,7 +82,7 @@ test('the form, the desk and deciding tell of crews that cannot, whatever their 
     clear: 1,
   });
   expect(await deskVerdicts(await submit(office, 'ada', wanted('13:00', '14:00', WORKSHOPS)))).toMatchObject({
-    look: 1,
+    warning: 1,
   });
 });
 
@@ -94,7 +94,7 @@ test('work of approved dates counts once beside that of those that wait', async 
     spaces: [{ spaceId: SPACE.HW, layout: 'rounds' as const, setupMin: 30, strikeMin: 20 }],
   };
   const second = await submit(office, 'ada', beside);
-  expect(await deskVerdicts(second)).toMatchObject({ look: 1 });
+  expect(await deskVerdicts(second)).toMatchObject({ warning: 1 });
   expectDone(await act(office, 'mara', second, { action: 'approve', reason: 'tea comes late' }));
   // Tea for both would have to be laid out since half past eight.
   expect(

@@ -61,7 +61,7 @@ test('a place indoors is kept beside the one outdoors, shares its chairs, and st
     spaces: [{ spaceId: SPACE.HE, layout: 'rounds', setupMin: 30, strikeMin: 20 }],
     when: { startsAt: '2027-04-20T11:00', endsAt: '2027-04-20T13:00' },
   });
-  expect(refusalOf(await approve(other))).toMatchObject({ code: 'clash' });
+  expect(refusalOf(await approve(other))).toMatchObject({ code: 'conflict' });
 });
 
 test('going indoors moves the booking as it is then, and gives the yard up; taking it back keeps both again', async () => {
@@ -127,7 +127,7 @@ test('what cannot be kept indoors at the new time is refused with what is in the
   });
   const step = { action: 'move' as const, patch: { shiftMin: 480 }, reason: '' };
   expect(refusalOf(await act(office, 'mara', reference, { ...step, keepIndoors: true }))).toMatchObject({
-    code: 'clash',
+    code: 'conflict',
     sentences: [expect.stringContaining('Moss count')],
   });
   expect(await claimsOf(reference)).toEqual(['asked in-force', 'fallback held']);
@@ -175,7 +175,7 @@ test('refused: for a date indoors, for a space outdoors, where it is taken, to t
     when: { startsAt: '2027-04-20T10:00', endsAt: '2027-04-20T12:00' },
   });
   expectDone(await approve(taken));
-  expect(refusalOf(await keep(reference))).toMatchObject({ code: 'clash', dates: 1 });
+  expect(refusalOf(await keep(reference))).toMatchObject({ code: 'conflict', dates: 1 });
   expect(
     refusalOf(await act(office, 'ada', reference, { action: 'set-fallback', patch: swap(SPACE.ST) })),
   ).toMatchObject({ code: 'not-allowed' });

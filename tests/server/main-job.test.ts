@@ -78,13 +78,13 @@ test('a series is asked for, partly approved, published, set up, and one date ca
   const ref = await submit({ when: everyWeek('2027-05-05'), equipment: [{ typeId: 1, quantity: 24 }] });
 
   const before = await view(ref);
-  expect(before.dates.map(({ verdict }) => verdict)).toEqual(['clear', 'clash', 'clear']);
+  expect(before.dates.map(({ verdict }) => verdict)).toEqual(['clear', 'conflict', 'clear']);
   expect(before.dates[1]!.findings[0]!.sentence).toBe(
     'Studio is booked by “Quiet hour” from 13:15 to 14:45, including setup and clearing away. Your times overlap by 1 h 30 min. Move it, offer another space or time, or decline it.',
   );
-  expect((await desk(office.as('mara'))).lines[0]!.verdicts).toEqual({ clear: 2, look: 0, clash: 1 });
+  expect((await desk(office.as('mara'))).lines[0]!.verdicts).toEqual({ clear: 2, warning: 0, conflict: 1 });
 
-  expect(refusalOf(await decide(ref, 'approve'))).toMatchObject({ code: 'clash', dates: 1 });
+  expect(refusalOf(await decide(ref, 'approve'))).toMatchObject({ code: 'conflict', dates: 1 });
   expect(value(await decide(ref, 'approve', (n) => n !== 1)).summary).toBe('approved 2 dates; 1 still waits');
   expect((await view(ref)).stateText).toBe('partly approved: 2 of 3; 1 waiting');
 
@@ -180,13 +180,13 @@ test('booking the whole takes its parts, over two levels', async () => {
       ask({ spaces: [{ spaceId: SPACE.HE, layout: 'rounds', setupMin: 30, strikeMin: 20 }] }),
     ),
   );
-  expect(dates[0]!.verdict).toBe('clash');
+  expect(dates[0]!.verdict).toBe('conflict');
 });
 
 test('what needs a reason is approved only with one, and the reason is kept', async () => {
   const ref = await submit({ when: { startsAt: '2027-05-03T10:00', endsAt: '2027-05-03T11:00' } });
   expect((await view(ref)).dates[0]).toMatchObject({
-    verdict: 'clash',
+    verdict: 'conflict',
     needsReason: true,
     isUnapprovable: false,
   });
@@ -228,7 +228,7 @@ describe('more than one at a time', () => {
     const [first, second] = [await submit(), await submit({ title: 'Rival' }, 'ben')];
     expect((await view(second)).dates[0]!.verdict).toBe('clear');
     value(await decide(first, 'approve'));
-    expect(refusalOf(await decide(second, 'approve'))).toMatchObject({ code: 'clash' });
+    expect(refusalOf(await decide(second, 'approve'))).toMatchObject({ code: 'conflict' });
     expect((await view(second)).stateText).toBe('waiting');
   });
 });

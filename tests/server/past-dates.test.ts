@@ -78,10 +78,10 @@ test('nor does a series go on from the past', async () => {
 test('asked for, a past time is never clear: form, spaces and submission say so beside the start', async () => {
   const past = ask({ when: { ...times('2027-04-06', '14:00', '16:00'), repeat: weekly(1, '2027-04-20') } });
   const checked = expectDone(await checkRequest(office.as('ada'), past));
-  expect(checked.dates.map(({ verdict }) => verdict)).toEqual(['clash', 'clear', 'clear']);
+  expect(checked.dates.map(({ verdict }) => verdict)).toEqual(['conflict', 'clear', 'clear']);
   expect(checked.dates[0]!.findings.map(({ sentence }) => sentence)).toContain(BEGUN);
   const anonymous = expectDone(await checkRequest(office.reader, past));
-  expect(anonymous.dates[0]!.verdict).toBe('clash');
+  expect(anonymous.dates[0]!.verdict).toBe('conflict');
   expect(refusalOf(await submitRequest(office.as('ada'), past))).toEqual({
     code: 'put-right',
     fields: [{ path: 'when.startsAt', message: BEGUN }],
@@ -92,7 +92,7 @@ test('asked for, a past time is never clear: form, spaces and submission say so 
       placeSearchSchema.parse({ people: '10', day: '2027-04-06', from: '14:00', to: '16:00' }),
     ),
   );
-  expect(JSON.stringify(places)).toContain('clash');
+  expect(JSON.stringify(places)).toContain('conflict');
   expect(JSON.stringify(places)).not.toContain('"verdict":"clear"');
 });
 

@@ -26,8 +26,8 @@ test('every place that fits answers, best first; the others are counted', async 
     ['HW', 'clear', 10],
     ['HL', 'clear', 40],
     // It holds the studio.
-    ['ST', 'clash', 4],
-    ['GF', 'clash', 130],
+    ['ST', 'conflict', 4],
+    ['GF', 'conflict', 130],
   ]);
   expect([reply.unfit, reply.unfitText]).toEqual([[], '']);
   const tooMany = await found('ben', { people: '25' });
@@ -45,7 +45,7 @@ test('a series says on how many dates it is free, and why not on the first that 
   expect(reply.inWords).toBe('every week on Tuesday, 14:00–16:00, 4 dates');
   const east = reply.places.find(({ code }) => code === 'HE')!;
   // 3 May is a holiday of the site, a Monday: no date of this series.
-  expect([east.clear, east.dates, east.verdict]).toEqual([3, 4, 'clash']);
+  expect([east.clear, east.dates, east.verdict]).toEqual([3, 4, 'conflict']);
   expect(east.sentences[0]).toContain('East Bay is booked by “Moss count”');
   expect(reply.places[0]).toMatchObject({ code: 'HW', clear: 4 });
 });
@@ -184,12 +184,12 @@ test('what the search says of a place is what the form says of it, date by date'
           ),
         );
         const count = (verdict: string) => checked.dates.filter((date) => date.verdict === verdict).length;
-        expect([who, more, place.code, place.clear, place.look]).toEqual([
+        expect([who, more, place.code, place.clear, place.warning]).toEqual([
           who,
           more,
           place.code,
           count('clear'),
-          count('look'),
+          count('warning'),
         ]);
         const first = checked.dates.find(({ verdict }) => verdict !== 'clear');
         expect(place.sentences).toEqual((first?.findings ?? []).slice(0, 2).map(({ sentence }) => sentence));

@@ -50,7 +50,7 @@ async function main(): Promise<void> {
     const decision = { key: randomUUID(), version, action: 'approve' as const, occurrences, reason: '' };
     const decided = await patiently(() => decideAlone(as('mara'), reference, decision));
     if (decided.ok) counts.approved += 1;
-    else if (decided.refusal.code === 'clash') counts.refused += 1;
+    else if (decided.refusal.code === 'conflict') counts.refused += 1;
     else throw new Error(JSON.stringify(decided.refusal));
   }
   await db.close();

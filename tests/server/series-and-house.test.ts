@@ -149,7 +149,7 @@ describe('from this date on', () => {
         endsAt: '2027-05-04T11:00',
       }),
     );
-    expect(refusal).toMatchObject({ code: 'clash', dates: 1 });
+    expect(refusal).toMatchObject({ code: 'conflict', dates: 1 });
     expect(await worldOf(office.db)).toEqual(world);
   });
 
@@ -252,7 +252,7 @@ describe('what the house changes later', () => {
       equipment: [{ typeId: 1, quantity: 1 }],
       spaces: [{ spaceId: SPACE.HE, layout: 'rounds', setupMin: 0, strikeMin: 0 }],
     });
-    expect(refusalOf(await approve(other)).code).toBe('clash');
+    expect(refusalOf(await approve(other)).code).toBe('conflict');
     expect(
       expectDone(await addStockLine(office.as('mara'), line({ delta: 30, reason: 'hired in' }))).atRisk,
     ).toBe(0);
@@ -334,7 +334,7 @@ describe('kits, units, pools', () => {
     const second = await submit(office, 'ben', { ...other, equipment: [{ typeId: TYPE.kit, quantity: 1 }] });
     const refusal = refusalOf(await approve(second));
     expect(refusal).toMatchObject({
-      code: 'clash',
+      code: 'conflict',
       sentences: [expect.stringContaining('Microphone: 1 short')],
     });
   });

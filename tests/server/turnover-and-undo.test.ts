@@ -112,12 +112,16 @@ describe('turnover links', () => {
       'ben',
       evening({ title: 'Choir', when: times('2027-04-20', '12:29', '15:00') }),
     );
-    expect(refusalOf(await act(office, 'mara', close, { action: 'approve', reason: '' })).code).toBe('clash');
+    expect(refusalOf(await act(office, 'mara', close, { action: 'approve', reason: '' })).code).toBe(
+      'conflict',
+    );
     const other = await submit(office, 'ben', {
       ...evening({ title: 'Supper', when: times('2027-04-20', '13:00', '15:00') }),
       spaces: [{ ...hall, layout: 'rounds' as const }],
     });
-    expect(refusalOf(await act(office, 'mara', other, { action: 'approve', reason: '' })).code).toBe('clash');
+    expect(refusalOf(await act(office, 'mara', other, { action: 'approve', reason: '' })).code).toBe(
+      'conflict',
+    );
   });
 
   test('a series that follows itself closely shares its own shoulders without asking', async () => {

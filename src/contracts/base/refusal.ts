@@ -33,7 +33,7 @@ export type Refusal =
   | { readonly code: 'not-allowed'; readonly what: string }
   | { readonly code: 'not-found'; readonly what: string }
   | { readonly code: 'stale'; readonly since: string }
-  | { readonly code: 'clash'; readonly sentences: readonly string[]; readonly dates: number }
+  | { readonly code: 'conflict'; readonly sentences: readonly string[]; readonly dates: number }
   | { readonly code: 'not-waiting' }
   | { readonly code: 'consent-moved' }
   | { readonly code: 'consent-awaited'; readonly sentences: readonly string[] }

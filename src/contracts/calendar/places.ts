@@ -94,7 +94,7 @@ export interface FoundPlace {
   readonly spareSeats: number;
   readonly verdict: Verdict;
   readonly clear: number;
-  readonly look: number;
+  readonly warning: number;
   readonly dates: number;
   /** 0 pinned, 1 used before, 2 neither. */
   readonly familiar: number;

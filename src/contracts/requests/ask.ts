@@ -208,7 +208,7 @@ export interface DateVerdictReply {
   /** The date's identity: its original local start. */
   readonly key: string;
   readonly when: string;
-  readonly verdict: 'clear' | 'look' | 'clash';
+  readonly verdict: 'clear' | 'warning' | 'conflict';
   readonly findings: readonly FindingReply[];
 }
 

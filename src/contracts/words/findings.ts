@@ -318,24 +318,24 @@ export function sayFinding(facts: FindingFacts, names: FindingNames): string {
 
 interface VerdictCounts {
   readonly clear: number;
-  readonly look: number;
-  readonly clash: number;
+  readonly warning: number;
+  readonly conflict: number;
 }
 
 const SINGLE: Readonly<Record<keyof VerdictCounts, string>> = texts({
   clear: 'Clear.',
-  look: 'It can be done; see the notes below.',
-  clash: 'There is a conflict.',
+  warning: 'It can be done; see the notes below.',
+  conflict: 'There is a conflict.',
 });
 
 /** `12 dates clear, 2 conflicts`. Counts from 0; of exactly one date without a number. */
-export function sayVerdicts({ clear, look, clash }: VerdictCounts): string {
-  if (clear + look + clash === 1) return SINGLE[clear ? 'clear' : look ? 'look' : 'clash'];
-  if (look + clash === 0) return t`All ${clear} dates are clear.`;
+export function sayVerdicts({ clear, warning, conflict }: VerdictCounts): string {
+  if (clear + warning + conflict === 1) return SINGLE[clear ? 'clear' : warning ? 'warning' : 'conflict'];
+  if (warning + conflict === 0) return t`All ${clear} dates are clear.`;
   const parts = [
     clear > 0 && t`${countText(clear, 'date', 'dates')} clear`,
-    look > 0 && countText(look, 'warning', 'warnings'),
-    clash > 0 && countText(clash, 'conflict', 'conflicts'),
+    warning > 0 && countText(warning, 'warning', 'warnings'),
+    conflict > 0 && countText(conflict, 'conflict', 'conflicts'),
   ];
   return `${parts.filter(Boolean).join(', ')}.`;
 }

@@ -42,7 +42,7 @@ const SENTENCES: { readonly [Code in RefusalCode]: Say<Code> } = {
   stale: ({ since }) =>
     t`Not done: this has changed while you looked at it. ${since} Look at it as it is now and decide again.`,
   'in-use': () => t`Not done: it is needed as it is.`,
-  clash: ({ dates }) =>
+  conflict: ({ dates }) =>
     t`Not done: ${countText(dates, 'date conflicts', 'dates conflict')}. Pick the clear dates and leave the others as they are, or move them.`,
   'not-waiting': () =>
     t`None of it waits any more. Look at the request again: what is booked is changed date by date.`,

@@ -25,8 +25,8 @@ export const SHOWN_STATE_WORDS = texts({
 /** What verdicts are called. */
 export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = texts({
   clear: 'clear',
-  look: 'warning',
-  clash: 'conflict',
+  warning: 'warning',
+  conflict: 'conflict',
 });
 
 /** What a request's state is read from: the states of its dates, and whose answer it waits for. */

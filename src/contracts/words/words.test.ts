@@ -195,12 +195,12 @@ describe('every finding is one sentence with its measure and a way out', () => {
 
 describe('states and verdicts', () => {
   test.each([
-    [{ clear: 1, look: 0, clash: 0 }, 'Clear.'],
-    [{ clear: 0, look: 0, clash: 1 }, 'There is a conflict.'],
-    [{ clear: 0, look: 1, clash: 0 }, 'It can be done; see the notes below.'],
-    [{ clear: 14, look: 0, clash: 0 }, 'All 14 dates are clear.'],
-    [{ clear: 12, look: 0, clash: 2 }, '12 dates clear, 2 conflicts.'],
-    [{ clear: 1, look: 3, clash: 1 }, '1 date clear, 3 warnings, 1 conflict.'],
+    [{ clear: 1, warning: 0, conflict: 0 }, 'Clear.'],
+    [{ clear: 0, warning: 0, conflict: 1 }, 'There is a conflict.'],
+    [{ clear: 0, warning: 1, conflict: 0 }, 'It can be done; see the notes below.'],
+    [{ clear: 14, warning: 0, conflict: 0 }, 'All 14 dates are clear.'],
+    [{ clear: 12, warning: 0, conflict: 2 }, '12 dates clear, 2 conflicts.'],
+    [{ clear: 1, warning: 3, conflict: 1 }, '1 date clear, 3 warnings, 1 conflict.'],
   ])('%j: %s', (counts, text) => expect(sayVerdicts(counts)).toBe(text));
   test('a request says the state that matters first', () => {
     const state = (states: readonly OccurrenceState[], more: Partial<RequestNow> = {}) =>
@@ -235,7 +235,7 @@ describe('refusals have a way out', () => {
     ],
     [{ code: 'bad-input', fields: [] }, 'Something in the form cannot be read.'],
     [
-      { code: 'clash', sentences: ['x'], dates: 2 },
+      { code: 'conflict', sentences: ['x'], dates: 2 },
       'Not done: 2 dates conflict. Pick the clear dates and leave the others as they are, or move them.',
     ],
     [

@@ -207,8 +207,8 @@ describe('hours and closures', () => {
 test('a verdict is the worst of its findings, by side', () => {
   const over = checkDates([wanted('a', { from: 0, to: 60, people: 25 })], world());
   expect([verdictOf(over, 'office'), verdictOf(over, 'requester'), verdictOf([], 'office')]).toEqual([
-    'look',
-    'clash',
+    'warning',
+    'conflict',
     'clear',
   ]);
   expect([needingReason(over).length, unapprovable(over).length]).toEqual([1, 0]);

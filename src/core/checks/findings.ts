@@ -11,13 +11,13 @@ export function severityOf(facts: FindingFacts, side: Side): Severity {
 }
 
 /** The worst of all findings of a date: nothing, a warning, or a conflict. */
-export type Verdict = 'clear' | 'look' | 'clash';
+export type Verdict = 'clear' | 'warning' | 'conflict';
 
-/** *clash* when anything blocks, *look* when anything warns; *clear* for an empty list. */
+/** *conflict* when anything blocks, *warning* when anything warns; *clear* for an empty list. */
 export function verdictOf(findings: readonly Finding[], side: Side): Verdict {
   const severities = findings.map(({ facts }) => severityOf(facts, side));
-  if (severities.includes('blocks')) return 'clash';
-  return severities.includes('warns') ? 'look' : 'clear';
+  if (severities.includes('blocks')) return 'conflict';
+  return severities.includes('warns') ? 'warning' : 'clear';
 }
 
 /** Findings no manager can go past. */

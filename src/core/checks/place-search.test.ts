@@ -100,7 +100,7 @@ describe('ranked', () => {
   test('by dates that can be had before anything else; the hall is taken through its parts', () => {
     const busy = [taken(2, 570, 700, 9)];
     expect(
-      search(wanted(), { busy }).map(({ space: { id }, count }) => [id, count.clear, count.clash]),
+      search(wanted(), { busy }).map(({ space: { id }, count }) => [id, count.clear, count.conflict]),
     ).toEqual([
       [2, 2, 0],
       [3, 1, 1],
@@ -118,7 +118,7 @@ describe('ranked', () => {
     const eastOf = (answers: ReturnType<typeof search>) => answers.find(({ space: { id } }) => id === 2)!;
     expect(eastOf(before(570)).verdict).toBe('clear');
     expect(eastOf(before(571))).toMatchObject({
-      verdict: 'clash',
+      verdict: 'conflict',
       findings: [{ facts: { rule: 'occupied', minutes: 1 } }],
     });
   });
@@ -133,7 +133,7 @@ describe('ranked', () => {
     const answers = search(wanted({ dates }), {
       equipment: [{ id: typeId, fetchMin: 0, returnMin: 0, stock }],
     });
-    expect(answers.map(({ verdict }) => verdict)).toEqual(['clash', 'clash', 'clash']);
+    expect(answers.map(({ verdict }) => verdict)).toEqual(['conflict', 'conflict', 'conflict']);
   });
 });
 

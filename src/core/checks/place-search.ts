@@ -214,12 +214,12 @@ export function answerAll(
     for (const candidate of members)
       answers[candidate] =
         whole.get(candidate)?.slice() ??
-        verdictsAlike.map((verdict, date) => (standing(candidate, date) === 'taken' ? 'clash' : verdict));
+        verdictsAlike.map((verdict, date) => (standing(candidate, date) === 'taken' ? 'conflict' : verdict));
   });
   return answers;
 }
 
-const WORST: readonly Verdict[] = ['clash', 'look', 'clear'];
+const WORST: readonly Verdict[] = ['conflict', 'warning', 'clear'];
 
 /**
  * Candidates with their answers, best first: most dates that can be had, then most that are clear, then fewest empty
@@ -231,7 +231,7 @@ export function rankPlaces(
   people: number,
 ): PlaceAnswer[] {
   const answers = pairs(candidates, verdicts).map(([candidate, own], index): PlaceAnswer => {
-    const count = { clear: 0, look: 0, clash: 0 };
+    const count = { clear: 0, warning: 0, conflict: 0 };
     for (const verdict of own) count[verdict] += 1;
     const first = own.findIndex((verdict) => verdict !== 'clear');
     return {
@@ -245,7 +245,7 @@ export function rankPlaces(
   });
   return answers.sort(
     (a, b) =>
-      a.count.clash - b.count.clash ||
+      a.count.conflict - b.count.conflict ||
       b.count.clear - a.count.clear ||
       a.spareSeats - b.spareSeats ||
       a.position - b.position,

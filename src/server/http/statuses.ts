@@ -24,7 +24,7 @@ export const STATUS: Readonly<Record<RefusalCode, number>> = {
   'not-allowed': 403,
   'not-found': 404,
   stale: 409,
-  clash: 409,
+  conflict: 409,
   'in-use': 409,
   'no-such-step': 409,
   past: 409,

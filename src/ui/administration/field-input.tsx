@@ -23,7 +23,7 @@ const SwitchInput = ({ value, onChange, label, fault }: SwitchInputProps) => (
     <Switch isOn={value === true} onChange={onChange}>
       {label}
     </Switch>
-    {fault && <p className="font-semibold text-clash">{fault}</p>}
+    {fault && <p className="font-semibold text-conflict">{fault}</p>}
   </div>
 );
 
@@ -142,7 +142,7 @@ interface RowsNoteProps {
 const RowsNote = ({ fault, field }: RowsNoteProps) => (
   <p className="text-note">
     {fault ? (
-      <strong className="text-clash">{fault}</strong>
+      <strong className="text-conflict">{fault}</strong>
     ) : (
       <span className="text-soft">{field.hint}</span>
     )}

@@ -50,7 +50,7 @@ function HolidayDays({ lines, year, isOfSeveral, isFixed, picked, onPick }: Holi
               <span className="flex-1 text-soft">{isOfSeveral ? of.join('; ') : ''}</span>
               {isShut && <span>{t`shut already`}</span>}
               {!isShut && dates > 0 && (
-                <span className="text-clash">{countText(dates, 'approved date', 'approved dates')}</span>
+                <span className="text-conflict">{countText(dates, 'approved date', 'approved dates')}</span>
               )}
             </label>
           </li>

@@ -40,7 +40,7 @@ const PictureChoice = ({ fileId, picture, setFile, faultOf }: PictureChoiceProps
     />
     <p className="text-note">
       {faultOf('picture') ? (
-        <strong className="text-clash">{faultOf('picture')}</strong>
+        <strong className="text-conflict">{faultOf('picture')}</strong>
       ) : (
         <span className="text-soft">{t`JPEG, PNG, WebP or GIF, at most ${PICTURE_LIMIT_MB} MB. Where and when it was taken is left out.`}</span>
       )}

@@ -116,7 +116,11 @@ export function SeveralInput({ legend, hint, fault, within, options, picked, onC
         />
       )}
       <p className="text-note">
-        {fault ? <strong className="text-clash">{fault}</strong> : <span className="text-soft">{hint}</span>}
+        {fault ? (
+          <strong className="text-conflict">{fault}</strong>
+        ) : (
+          <span className="text-soft">{hint}</span>
+        )}
       </p>
     </fieldset>
   );

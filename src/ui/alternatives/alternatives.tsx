@@ -115,7 +115,7 @@ const Side = ({ heading, facts, label, ways, now, actions }: SideProps) => (
 function RivalWays({ rival, actions }: { rival: RivalAlternatives; actions: WaysActions }) {
   const { title, when, reference } = rival.rival;
   return (
-    <section aria-label={t`Also asked for by ${title}`} className="mt-3 border-l-4 border-look pl-3">
+    <section aria-label={t`Also asked for by ${title}`} className="mt-3 border-l-4 border-warning pl-3">
       <h3 className="font-semibold">{t`“${title}” asks for the same space, ${when}`}</h3>
       <p className="text-note">{rival.sentence}</p>
       <div className="mt-1 grid gap-x-6 gap-y-3 sm:grid-cols-2">

@@ -66,7 +66,7 @@ const DrawingKey = ({ now }: { readonly now: Drawn | null }) => (
   <figcaption className="flex gap-4 border-t border-rule pt-1 text-small text-soft">
     {now && (
       <span>
-        <span className="mr-1 inline-block h-3 w-5 border-2 border-dotted border-clash align-middle" />
+        <span className="mr-1 inline-block h-3 w-5 border-2 border-dotted border-conflict align-middle" />
         {t`as asked for`}
       </span>
     )}
@@ -207,7 +207,7 @@ function Bracket({
         ))}
       {event && (
         <span
-          className={`absolute ${isNow ? 'inset-y-0.5 border-2 border-dotted border-clash' : 'inset-y-2.5 border-2 border-clear bg-clear/25'}`}
+          className={`absolute ${isNow ? 'inset-y-0.5 border-2 border-dotted border-conflict' : 'inset-y-2.5 border-2 border-clear bg-clear/25'}`}
           style={at(event)}
         />
       )}

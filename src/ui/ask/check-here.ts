@@ -105,7 +105,7 @@ export function checkHere(
   return {
     inWords,
     notes,
-    summary: sayVerdicts({ clear: count('clear'), look: count('look'), clash: count('clash') }),
+    summary: sayVerdicts({ clear: count('clear'), warning: count('warning'), conflict: count('conflict') }),
     dates: dates.map(({ key, start, end }, index) => ({
       key,
       when: spanText(start, end),

@@ -17,8 +17,8 @@ const ROW = 'grid grid-cols-[2.6rem_repeat(31,minmax(0,1fr))] items-end';
 
 const LOOK: Readonly<Record<Verdict, string>> = {
   clear: 'border-clear bg-clear/25',
-  look: 'border-look border-dashed bg-look/25',
-  clash: 'border-clash bg-clash',
+  warning: 'border-warning border-dashed bg-warning/25',
+  conflict: 'border-conflict bg-conflict',
 };
 
 interface Marked {

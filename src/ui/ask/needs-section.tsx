@@ -153,7 +153,7 @@ function Equipment({ form, choices, faults, left }: PartProps & { left: Left }) 
       })}
       <MoreEquipment append={append} fields={fields} />
       {!fields.length && faults.equipment && (
-        <p className="font-semibold text-clash sm:col-span-6">{faults.equipment}</p>
+        <p className="font-semibold text-conflict sm:col-span-6">{faults.equipment}</p>
       )}
     </>
   );

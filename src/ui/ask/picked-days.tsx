@@ -45,12 +45,12 @@ interface DaysReadProps {
 const DaysRead = ({ unread, leftOut, faults, pattern, pickedDays }: DaysReadProps) => (
   <div aria-live="polite">
     {unread.length > 0 && (
-      <p className="font-semibold text-clash">{t`Not read as a day: ${quotedList(unread)}. Write it as 12 may or 2027-05-12.`}</p>
+      <p className="font-semibold text-conflict">{t`Not read as a day: ${quotedList(unread)}. Write it as 12 may or 2027-05-12.`}</p>
     )}
     {leftOut.length > 0 && (
       <p>{t`Not taken over: ${quotedList(leftOut)}. All days are at the hours above.`}</p>
     )}
-    {faults.pickedDays && <p className="font-semibold text-clash">{faults.pickedDays}</p>}
+    {faults.pickedDays && <p className="font-semibold text-conflict">{faults.pickedDays}</p>}
     {pattern === 'picked' && pickedDays.length > 0 && (
       <p className="mt-1 font-semibold">{t`${countText(pickedDays.length + 1, 'day', 'days')} with the first.`}</p>
     )}

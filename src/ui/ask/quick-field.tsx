@@ -57,7 +57,7 @@ const WasRead = ({ reading }: { readonly reading: QuickReading | null }) => (
       </ul>
     )}
     {reading && reading.unread.length > 0 && (
-      <p className="font-semibold text-clash">{t`Not read: ${reading.unread.map((word) => `“${word}”`).join(', ')}. Say it in the fields below.`}</p>
+      <p className="font-semibold text-conflict">{t`Not read: ${reading.unread.map((word) => `“${word}”`).join(', ')}. Say it in the fields below.`}</p>
     )}
   </div>
 );

@@ -59,7 +59,7 @@ function OtherCalendars({ form, choices, faults }: PartProps) {
           </label>
         ))}
       </div>
-      {fault && <p className="font-semibold text-clash">{fault}</p>}
+      {fault && <p className="font-semibold text-conflict">{fault}</p>}
       <p className="mt-0.5 text-note text-soft">{t`The office decides whether it is listed there.`}</p>
     </Disclosure>
   );
@@ -129,7 +129,7 @@ const PublicText = ({ id, control, faults }: PublicTextProps) => (
         />
       )}
     />
-    {faults.publicHtml && <p className="font-semibold text-clash">{faults.publicHtml}</p>}
+    {faults.publicHtml && <p className="font-semibold text-conflict">{faults.publicHtml}</p>}
     <p
       id={`${id}-hint`}
       className="mt-0.5 text-note text-soft"
@@ -173,7 +173,7 @@ const PublishBox = ({ isOn, form, faults }: PublishBoxProps) => (
       />
       {t`Publish it once approved`}
     </label>
-    {faults.publish && <p className="font-semibold text-clash">{faults.publish}</p>}
+    {faults.publish && <p className="font-semibold text-conflict">{faults.publish}</p>}
   </div>
 );
 

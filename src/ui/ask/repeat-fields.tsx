@@ -176,7 +176,7 @@ export function RepeatFields(props: RepeatProps) {
         {(unit === 'month' || unit === 'year') && <OfMonth {...props} />}
         <Ending {...props} />
       </div>
-      {fault && <p className="mt-0.5 font-semibold text-clash">{fault}</p>}
+      {fault && <p className="mt-0.5 font-semibold text-conflict">{fault}</p>}
     </fieldset>
   );
 }

@@ -47,7 +47,7 @@ const VerdictText = ({ state }: { readonly state: VerdictState }) => (
   <div aria-live="polite" className="mt-1">
     {state.kind === 'incomplete' && state.before && (
       <p>
-        <strong className="block text-clash">{t`Correct what is marked beside the form.`}</strong>
+        <strong className="block text-conflict">{t`Correct what is marked beside the form.`}</strong>
         <span className="text-soft">{t`Until then, this was the answer to what you had before: ${state.before.summary}`}</span>
       </p>
     )}

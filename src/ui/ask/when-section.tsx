@@ -149,7 +149,7 @@ const LastDayRole = ({ register, startTime, endTime, faults }: LastDayRoleProps)
         {t`round the clock, nights too`}
       </label>
     </div>
-    {faults.overDays && <p className="font-semibold text-clash">{faults.overDays}</p>}
+    {faults.overDays && <p className="font-semibold text-conflict">{faults.overDays}</p>}
   </fieldset>
 );
 

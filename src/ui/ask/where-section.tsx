@@ -274,7 +274,7 @@ function Wants({ form, choices, faults }: PartProps) {
           : fits.length
             ? t`${countText(fits.length, 'space fits', 'spaces fit')} what you ask for: ${fits.map(({ name }) => name).join(', ')}.`
             : t`No space has all of this. Ask for less, or the office will offer what comes nearest.`}
-        {faults.spaces && <span className="block font-semibold text-clash">{faults.spaces}</span>}
+        {faults.spaces && <span className="block font-semibold text-conflict">{faults.spaces}</span>}
       </p>
     </>
   );

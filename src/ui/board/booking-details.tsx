@@ -110,7 +110,7 @@ function TypedMove({
       </Field>
       <SpaceChoice spaceId={spaceId} setSpace={setSpace} house={house} />
       {fault && (
-        <p role="alert" className="col-span-2 text-note text-clash">
+        <p role="alert" className="col-span-2 text-note text-conflict">
           {fault}
         </p>
       )}

@@ -18,8 +18,8 @@ interface DragPreviewProps {
 // Told apart by border and word, so that colour only helps.
 const LOOK = {
   clear: 'border-solid border-clear text-clear',
-  look: 'border-dashed border-look text-look',
-  clash: 'border-double border-4 border-clash text-clash',
+  warning: 'border-dashed border-warning text-warning',
+  conflict: 'border-double border-4 border-conflict text-conflict',
 } as const;
 
 interface PickedGapProps {

@@ -202,7 +202,7 @@ const NoRows = ({ go }: NoRowsProps) => (
 );
 
 const NotLoaded = ({ data }: { readonly data: ReturnType<typeof useBoardData> }) => (
-  <p role="alert" className="border-l-4 border-clash bg-sunk px-3 py-2">
+  <p role="alert" className="border-l-4 border-conflict bg-sunk px-3 py-2">
     {data.failed} <Button onClick={data.reload}>{t`Try again`}</Button>
   </p>
 );

@@ -36,7 +36,7 @@ const canMove = ({ actions, isPast }: DateView): boolean => actions.includes('mo
 
 const WouldDo = ({ preview }: { readonly preview: string | ChangeReply | null }) => (
   <div aria-live="polite" className="mt-2">
-    {typeof preview === 'string' && <p className="text-clash">{preview}</p>}
+    {typeof preview === 'string' && <p className="text-conflict">{preview}</p>}
     {preview !== null && typeof preview !== 'string' && (
       <>
         <p className="font-semibold">{sayNumbers(preview)}.</p>
@@ -151,7 +151,7 @@ export function MoveDetails({ move, house, isJudged, onMoved, onClose }: MoveDet
       {isJudged && <VerdictLines {...move.verdict} />}
       <div className="mt-3">
         {isError && (
-          <p role="alert" className="text-clash">
+          <p role="alert" className="text-conflict">
             {t`This request cannot be read just now. Nothing was moved.`}
           </p>
         )}

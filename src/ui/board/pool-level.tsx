@@ -39,12 +39,12 @@ export const PoolLevel = memo(function PoolLevel({ pool, levels: all, axis, tzid
       <span key={level.span.start} data-note={note} className="absolute inset-y-0" style={stretch.style}>
         <span
           aria-hidden="true"
-          className={`absolute inset-x-0 bottom-[3px] border-t-2 ${isShort ? 'border-clash bg-clash/25' : 'border-strong-rule bg-sunk'}`}
+          className={`absolute inset-x-0 bottom-[3px] border-t-2 ${isShort ? 'border-conflict bg-conflict/25' : 'border-strong-rule bg-sunk'}`}
           style={{ height: isShort ? DEPTH_PX : Math.max(2, Math.round(share * DEPTH_PX)) }}
         />
         {stretch.width >= FIGURE_PX && (
           <span
-            className={`absolute bottom-1 left-1 text-small leading-none ${isShort ? 'font-bold text-clash' : level.inUse ? 'font-semibold' : 'text-soft'}`}
+            className={`absolute bottom-1 left-1 text-small leading-none ${isShort ? 'font-bold text-conflict' : level.inUse ? 'font-semibold' : 'text-soft'}`}
           >
             {isShort ? t`${-level.left} short` : level.left}
             <span className="sr-only">{t` of ${level.stock} left`}</span>

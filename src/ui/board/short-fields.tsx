@@ -58,7 +58,7 @@ const ShortText = ({ name, label, type, form, error, setForm }: ShortTextProps) 
       aria-invalid={faultIn(error, name) !== undefined}
       onChange={({ target }) => setForm({ ...form, [name]: target.value })}
     />
-    {faultIn(error, name) && <span className="block text-note text-clash">{faultIn(error, name)}</span>}
+    {faultIn(error, name) && <span className="block text-note text-conflict">{faultIn(error, name)}</span>}
   </label>
 );
 

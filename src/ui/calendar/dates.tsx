@@ -261,14 +261,14 @@ function Missing({ failed, reload, reply, isYear, address }: ShownProps['on']) {
   return (
     <>
       {failed && (
-        <p role="alert" className="border-l-4 border-clash bg-sunk px-3 py-2">
+        <p role="alert" className="border-l-4 border-conflict bg-sunk px-3 py-2">
           {failed} <Button onClick={reload}>{t`Try again`}</Button>
         </p>
       )}
       {reply?.isCut && !isYear && (
         <p
           role="status"
-          className="border-l-4 border-look bg-sunk px-3 py-2"
+          className="border-l-4 border-warning bg-sunk px-3 py-2"
         >{t`Only the first ${sayNumber(MOST_DATES)} dates are shown. Choose ${GROUP_WORDS[address.by]} or fewer days to see all.`}</p>
       )}
     </>

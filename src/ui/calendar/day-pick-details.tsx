@@ -55,7 +55,7 @@ const HoursForm = ({ look, time, from, setFrom, to, setTo, people, setPeople, fa
       <NumberField min={1} value={people} onChange={({ target }) => setPeople(target.value)} />
     </label>
     {fault && (
-      <p role="alert" className="col-span-2 text-note text-clash">
+      <p role="alert" className="col-span-2 text-note text-conflict">
         {fault}
       </p>
     )}

@@ -47,7 +47,7 @@ const DayCell = ({ date, dayHref, day, today, height }: DayCellProps) => (
       {Boolean(day?.waiting) && (
         <span
           aria-hidden="true"
-          className={`mb-auto px-0.5 text-tiny leading-tight font-bold ${day!.clashing ? 'bg-clash text-paper' : 'text-look'}`}
+          className={`mb-auto px-0.5 text-tiny leading-tight font-bold ${day!.clashing ? 'bg-conflict text-paper' : 'text-warning'}`}
         >
           {day!.waiting}
         </span>

@@ -249,7 +249,9 @@ function ReadersPart({ fields, choices, faultOf, set }: PartProps) {
         </label>
       ))}
       {fields.readerKind === 'named' && <SomeReaders choices={choices} fields={fields} set={set} />}
-      {faultOf('readers.people') && <p className="font-semibold text-clash">{faultOf('readers.people')}</p>}
+      {faultOf('readers.people') && (
+        <p className="font-semibold text-conflict">{faultOf('readers.people')}</p>
+      )}
       <label className="flex min-h-7 items-center gap-2 pt-2">
         <Checkbox
           className="size-4"

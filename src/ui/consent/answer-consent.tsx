@@ -62,7 +62,7 @@ function DateLine({ date, box }: DateLineProps) {
         </span>
         {answered && (
           <span
-            className={`col-start-2 justify-self-start border px-1.5 text-fine font-semibold sm:col-start-auto ${answered === 'given' ? 'border-solid border-clear text-clear' : 'border-double border-4 border-clash text-clash'}`}
+            className={`col-start-2 justify-self-start border px-1.5 text-fine font-semibold sm:col-start-auto ${answered === 'given' ? 'border-solid border-clear text-clear' : 'border-double border-4 border-conflict text-conflict'}`}
           >
             {ANSWER_WORDS[answered]}
             {why && `: ${why}`}

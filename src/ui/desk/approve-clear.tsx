@@ -23,7 +23,7 @@ const APPROVE = { action: 'approve' as const, reason: '' };
 function Review({ lines, isOpen }: { lines: readonly DeskLine[]; isOpen: boolean }) {
   const preview = usePreview(isOpen ? APPROVE : null, clearItems(lines));
   if (preview === null) return <LookingAhead />;
-  if (typeof preview === 'string') return <p className="min-h-6 text-clash">{preview}</p>;
+  if (typeof preview === 'string') return <p className="min-h-6 text-conflict">{preview}</p>;
   return (
     <>
       <p className="min-h-6">

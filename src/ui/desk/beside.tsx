@@ -28,7 +28,7 @@ const Today = ({ line }: { line: TodayLine }) => (
       <Link href={`/desk/${line.reference}`}>{line.title}</Link>
       <span className="block text-soft">
         {line.places} ·{' '}
-        <span className={line.isLate ? 'font-semibold text-clash' : ''}>
+        <span className={line.isLate ? 'font-semibold text-conflict' : ''}>
           {line.isOver ? t`over` : setText(line)}
         </span>
       </span>

@@ -78,7 +78,7 @@ function MoveInputs({
 /** What is to be cancelled, by name, before it is. */
 function ToCancel({ picked }: { picked: readonly BookingLine[] }) {
   return (
-    <div role="alert" className="basis-full border-l-4 border-clash bg-sunk px-3 py-2">
+    <div role="alert" className="basis-full border-l-4 border-conflict bg-sunk px-3 py-2">
       <p className="font-semibold">{t`These are cancelled, and those who asked are told:`}</p>
       <ul className="max-h-40 overflow-y-auto">
         {picked.map(({ occurrence, title, when, reference }) => (
@@ -101,7 +101,7 @@ function Foresight({
 }) {
   if (!step) return null;
   if (preview === null) return <LookingAhead />;
-  if (typeof preview === 'string') return <p className="min-h-6 text-clash">{preview}</p>;
+  if (typeof preview === 'string') return <p className="min-h-6 text-conflict">{preview}</p>;
   return (
     <div aria-live="polite">
       <p className="min-h-6 font-semibold">

@@ -13,7 +13,7 @@ const line = (reference: string, more: Partial<DeskLine> = {}) =>
     handler: null,
     isMine: false,
     clear: [],
-    verdicts: { clear: 0, look: 0, clash: 0 },
+    verdicts: { clear: 0, warning: 0, conflict: 0 },
     rivals: 0,
     isAnswerAwaited: false,
     people: 10,
@@ -28,7 +28,7 @@ const lines = [
   line('CCC', {
     buildings: ['Old Stables'],
     isAnswerAwaited: true,
-    verdicts: { clear: 0, look: 0, clash: 2 },
+    verdicts: { clear: 0, warning: 0, conflict: 2 },
   }),
 ];
 const shown = (query: string) =>
@@ -39,6 +39,7 @@ test.each([
   ['whose=mine', ['AAA']],
   ['whose=nobody', ['BBB', 'CCC']],
   ['with=clear', ['BBB']],
+  ['with=conflict', ['CCC']],
   ['with=clash', ['CCC']],
   ['with=office', ['AAA', 'BBB']],
   ['with=rivals', ['BBB']],

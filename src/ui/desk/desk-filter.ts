@@ -6,7 +6,7 @@ export const WHOSE = texts({ all: 'everybody’s', mine: 'mine', nobody: 'nobody
 export const STANDING = texts({
   any: 'all of them',
   clear: 'with clear dates',
-  clash: 'with conflicts',
+  conflict: 'with conflicts',
   office: 'not waiting for an answer',
   rivals: 'asked for by others too',
 } as const);
@@ -32,11 +32,14 @@ const oneOf = <Key extends string>(
   none: Key,
 ): Key => (text !== null && Object.hasOwn(table, text) ? (text as Key) : none);
 
+/** Saved views hold the words of before. */
+const CALLED_BEFORE = new Map<string | null, string>([['clash', 'conflict']]);
+
 /** Anything unknown in an address is left out: it may come from an older version. */
 export const filterOf = (query: Pick<URLSearchParams, 'get'>): DeskFilter => ({
   q: query.get('q') ?? '',
   whose: oneOf(WHOSE, query.get('whose'), 'all'),
-  standing: oneOf(STANDING, query.get('with'), 'any'),
+  standing: oneOf(STANDING, CALLED_BEFORE.get(query.get('with')) ?? query.get('with'), 'any'),
   building: query.get('in') ?? '',
   order: oneOf(ORDERS, query.get('order'), 'loss'),
 });
@@ -55,7 +58,7 @@ export function addressOf({ q, whose, standing, building, order }: DeskFilter): 
 const STANDS: Readonly<Record<keyof typeof STANDING, (line: DeskLine) => boolean>> = {
   any: () => true,
   clear: ({ clear }) => clear.length > 0,
-  clash: ({ verdicts }) => verdicts.clash > 0,
+  conflict: ({ verdicts }) => verdicts.conflict > 0,
   office: ({ isAnswerAwaited }) => !isAnswerAwaited,
   rivals: ({ rivals }) => rivals > 0,
 };

@@ -34,7 +34,7 @@ function DatesCell({ line }: { line: DeskLine }) {
 function LossCell({ line }: { line: DeskLine }) {
   return (
     <>
-      <span className={`block font-serif text-base leading-snug ${line.loss?.isOver ? 'text-clash' : ''}`}>
+      <span className={`block font-serif text-base leading-snug ${line.loss?.isOver ? 'text-conflict' : ''}`}>
         {line.loss?.when ?? line.waitText}
       </span>
       <span className="block text-note text-soft">

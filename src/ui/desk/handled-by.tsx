@@ -33,7 +33,7 @@ export function HandledBy({ reference, title, handler, isMine }: HandledByProps)
       >
         {isMine ? t`Give back` : t`Assign to me`}
       </button>
-      {error && <span className="text-clash">{error.message}</span>}
+      {error && <span className="text-conflict">{error.message}</span>}
     </span>
   );
 }

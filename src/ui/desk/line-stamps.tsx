@@ -3,7 +3,7 @@ import type { DeskLine } from '@/contracts/decisions/desk';
 import { countText } from '@/contracts/words/when';
 import { CallStamp, VerdictStamp } from '@/ui/kit/verdict-stamp';
 
-const VERDICTS = ['clear', 'look', 'clash'] as const;
+const VERDICTS = ['clear', 'warning', 'conflict'] as const;
 
 /** How the dates that wait stand, and what else calls for the office. */
 export function LineStamps({ line }: { line: DeskLine }) {
@@ -27,7 +27,7 @@ export function LineStamps({ line }: { line: DeskLine }) {
       )}
       {line.atRisk > 0 && <CallStamp words={t`${line.atRisk} at risk`} />}
       {line.rivals > 0 && (
-        <span className="text-fine text-look">{t`${countText(line.rivals, 'other wants', 'others want')} the space`}</span>
+        <span className="text-fine text-warning">{t`${countText(line.rivals, 'other wants', 'others want')} the space`}</span>
       )}
     </span>
   );

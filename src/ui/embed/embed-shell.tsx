@@ -33,8 +33,8 @@ export function EmbedShell({
     '--accent': accent,
     '--on-accent': contrastOf('#ffffff', accent) >= contrastOf('#000000', accent) ? '#ffffff' : '#000000',
     // On a ground of their choosing only their own ink is sure to be read.
-    '--clash': ink,
-    '--look': ink,
+    '--conflict': ink,
+    '--warning': ink,
     background: paper,
     color: ink,
   } as CSSProperties;

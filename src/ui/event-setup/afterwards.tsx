@@ -160,7 +160,7 @@ const FollowUp = ({ each, isSending, submit }: FollowUpProps) => (
       />
       <span>
         {each.doneText ? <s>{each.text}</s> : each.text}{' '}
-        <span className={each.isOverdue ? 'font-semibold text-clash' : 'text-soft'}>
+        <span className={each.isOverdue ? 'font-semibold text-conflict' : 'text-soft'}>
           {each.doneText
             ? t`done by ${each.doneText}`
             : (each.dueText && t`by ${each.dueText}`) || t`noted by ${each.byText}`}

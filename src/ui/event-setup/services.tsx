@@ -64,7 +64,7 @@ export function Services({ event }: { event: EventSetup }) {
             <p>
               <strong>{service.name}</strong> <span className="text-soft">{t`by ${service.team}`}</span> ·{' '}
               {service.isOverdue ? (
-                <strong className="text-clash">{t`was to be settled by ${service.dueText}`}</strong>
+                <strong className="text-conflict">{t`was to be settled by ${service.dueText}`}</strong>
               ) : (
                 t`to be settled by ${service.dueText}`
               )}

@@ -81,7 +81,7 @@ function Promised({ promised, date }: { promised: PromisedLine; date: number }) 
           {promised.line}
           {promised.byText && (
             <span
-              className={`block text-note ${promised.isRight ? 'text-clear' : 'font-semibold text-clash'}`}
+              className={`block text-note ${promised.isRight ? 'text-clear' : 'font-semibold text-conflict'}`}
             >
               {promised.isRight ? t`right` : t`problem: ${promised.note || t`no word why`}`}
               <span className="font-normal text-soft">, {promised.byText}</span>

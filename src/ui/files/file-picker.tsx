@@ -9,7 +9,7 @@ function StateText({ state, isSignedIn }: { state: FileState | undefined; isSign
   if (!isSignedIn) return <>{t`stored here; it is sent once you have signed in`}</>;
   if (!state || state.kind === 'waiting') return <>{t`waits`}</>;
   if (state.kind === 'sent') return <>{t`sent`}</>;
-  if (state.kind === 'failed') return <strong className="text-clash">{state.message}</strong>;
+  if (state.kind === 'failed') return <strong className="text-conflict">{state.message}</strong>;
   return (
     <>
       <progress className="h-2 w-28 align-middle" max={1} value={state.share} aria-label={t`Sent so far`} />{' '}
@@ -80,9 +80,9 @@ interface NotTakenProps {
 
 const NotTaken = ({ fault, files }: NotTakenProps) => (
   <div aria-live="polite">
-    {fault && <p className="font-semibold text-clash">{fault}</p>}
+    {fault && <p className="font-semibold text-conflict">{fault}</p>}
     {files.refused.map((text) => (
-      <p key={text} className="font-semibold text-clash">
+      <p key={text} className="font-semibold text-conflict">
         {text}
       </p>
     ))}

@@ -35,7 +35,7 @@ function DayMark({ day, date, fullest }: { day: DayStripDay | undefined; date: L
       {waits > 0 && (
         <span
           aria-hidden="true"
-          className={`absolute top-1.5 px-1 text-tiny leading-tight font-bold ${clashes ? 'border-2 border-clash bg-clash text-paper' : 'border border-dotted border-look text-look'}`}
+          className={`absolute top-1.5 px-1 text-tiny leading-tight font-bold ${clashes ? 'border-2 border-conflict bg-conflict text-paper' : 'border border-dotted border-warning text-warning'}`}
         >
           {waits}
         </span>
@@ -55,7 +55,7 @@ function DayMark({ day, date, fullest }: { day: DayStripDay | undefined; date: L
       {notes && (
         <span
           aria-hidden="true"
-          className="absolute inset-x-0 top-0 z-10 h-full border-t-[3px] border-dotted border-look"
+          className="absolute inset-x-0 top-0 z-10 h-full border-t-[3px] border-dotted border-warning"
         />
       )}
     </>
@@ -97,7 +97,7 @@ const DayTyped = ({ go, typed, fault, setTyped }: DayTypedProps) => (
       <p
         id="ruler-fault"
         role="alert"
-        className="absolute z-50 mt-1 bg-raised px-2 py-1 text-fine text-clash shadow"
+        className="absolute z-50 mt-1 bg-raised px-2 py-1 text-fine text-conflict shadow"
       >
         {fault}
       </p>

@@ -108,7 +108,7 @@ function SaveView({ screen, here, isKept, on }: SaveViewProps) {
       </label>
       <Button isSubmit className="py-1" isBusy={isSending}>{t`Save`}</Button>
       {fault && (
-        <p role="alert" className="text-note text-clash">
+        <p role="alert" className="text-note text-conflict">
           {fault}
         </p>
       )}

@@ -44,7 +44,7 @@ export function SignInForm({ next, refused }: { next: string; refused: ErrorRepl
           aria-invalid={!!errors.email}
           {...register('email')}
         />
-        <span className="text-clash">{errors.email?.message}</span>
+        <span className="text-conflict">{errors.email?.message}</span>
       </label>
       <label>
         {t`Password`}
@@ -54,7 +54,7 @@ export function SignInForm({ next, refused }: { next: string; refused: ErrorRepl
           aria-invalid={!!errors.password}
           {...register('password')}
         />
-        <span className="text-clash">{errors.password?.message}</span>
+        <span className="text-conflict">{errors.password?.message}</span>
       </label>
       <RefusalNote error={error ?? refused} />
       <Button isMain isSubmit isBusy={isSubmitting}>{t`Sign in`}</Button>

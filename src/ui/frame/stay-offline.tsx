@@ -40,7 +40,7 @@ export function StayOffline() {
   return (
     <div role="status" className="no-print fixed inset-x-0 bottom-0 z-50">
       {waiting > 0 && (
-        <p className="mx-auto w-fit border-t-4 border-clash bg-sunk px-4 py-2 font-semibold">{t`The server cannot be reached. This page stays as it is and goes on by itself.`}</p>
+        <p className="mx-auto w-fit border-t-4 border-conflict bg-sunk px-4 py-2 font-semibold">{t`The server cannot be reached. This page stays as it is and goes on by itself.`}</p>
       )}
     </div>
   );

@@ -70,7 +70,7 @@ function useAsked() {
 const Reason = ({ id, isShown, children }: { id: string; isShown: boolean; children: ReactNode }) => (
   <span
     id={id}
-    className={`sheet pointer-events-none absolute bottom-full left-0 z-30 mb-1 w-max max-w-56 border-l-4 border-l-look px-2 py-1 text-left text-note group-hover:block group-has-focus-visible:block ${isShown ? 'block' : 'hidden'}`}
+    className={`sheet pointer-events-none absolute bottom-full left-0 z-30 mb-1 w-max max-w-56 border-l-4 border-l-warning px-2 py-1 text-left text-note group-hover:block group-has-focus-visible:block ${isShown ? 'block' : 'hidden'}`}
   >
     {children}
   </span>

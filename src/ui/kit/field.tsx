@@ -39,7 +39,7 @@ export function Field({ label, hint, fault, look = 'strong', className = '', chi
       </label>
       {typeof children === 'function' ? children(ids) : cloneElement(children, ids)}
       {fault && (
-        <p id={`${id}-fault`} className="mt-0.5 font-semibold text-clash">
+        <p id={`${id}-fault`} className="mt-0.5 font-semibold text-conflict">
           {fault}
         </p>
       )}

@@ -16,7 +16,7 @@ export function Form({ saysSo = true, children, ...own }: FormProps) {
     <form method="post" action={NEEDS_SCRIPTS} {...own}>
       {saysSo && (
         <noscript>
-          <p className="mb-3 border-l-4 border-look bg-sunk px-3 py-2">{t`This form needs scripts, which are switched off in this browser. Switch them on for this site and load the page again.`}</p>
+          <p className="mb-3 border-l-4 border-warning bg-sunk px-3 py-2">{t`This form needs scripts, which are switched off in this browser. Switch them on for this site and load the page again.`}</p>
         </noscript>
       )}
       {children}

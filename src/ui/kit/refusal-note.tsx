@@ -10,7 +10,7 @@ export function RefusalNote({ error, className = '' }: { error: ShownError | nul
   return (
     <div role="alert" className={className}>
       {error && (
-        <div className="border-l-4 border-clash bg-sunk px-3 py-2">
+        <div className="border-l-4 border-conflict bg-sunk px-3 py-2">
           <p className="font-semibold">{error.message}</p>
           {error.details.length > 0 && (
             <ul className="mt-1 list-disc pl-5">

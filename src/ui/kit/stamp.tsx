@@ -3,8 +3,8 @@ import type { ReactNode } from 'react';
 // Told apart by word and by border, so that colour only helps: thin, dashed, heavy, double.
 const LOOK = {
   clear: 'border border-clear text-clear',
-  look: 'border-2 border-dashed border-look text-look',
-  clash: 'border-2 border-clash bg-clash text-paper',
+  warning: 'border-2 border-dashed border-warning text-warning',
+  conflict: 'border-2 border-conflict bg-conflict text-paper',
   call: 'border-4 border-double border-accent text-accent',
   quiet: 'border border-rule text-soft',
 } as const;

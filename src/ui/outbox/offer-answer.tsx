@@ -59,7 +59,7 @@ export function OfferAnswer({ token, offer }: { token: string; offer: OfferView 
     );
   if (offer.state === 'lapsed')
     return (
-      <p className="border-l-4 border-look bg-sunk px-3 py-2 text-lg">
+      <p className="border-l-4 border-warning bg-sunk px-3 py-2 text-lg">
         {t`This offer is over: it has lapsed, was answered on the site, or was taken back. Your request waits on; look at it `}
         <Link href={`/requests/${offer.reference}`}>{t`here`}</Link>
         {t`, or write to the office.`}

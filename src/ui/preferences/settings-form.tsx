@@ -105,7 +105,7 @@ function BoardFields({ draft, set, fault }: { draft: OwnSettings; set: Set; faul
         <p className="flex flex-wrap items-center gap-4">
           {hour(t`First hour`, 0)}
           {hour(t`Last hour`, 1)}
-          <strong className="text-clash">{fault}</strong>
+          <strong className="text-conflict">{fault}</strong>
         </p>
       )}
       <BoardOpens days={days} set={set} zoom={zoom} />

@@ -66,7 +66,7 @@ export function PrintForm({
       </label>
       <Button isSubmit>{t`Show it so`}</Button>
       {fault && (
-        <p role="alert" className="w-full text-clash">
+        <p role="alert" className="w-full text-conflict">
           {fault}
         </p>
       )}

@@ -66,7 +66,7 @@ function ElsewhereList({
 function Consequence({ request, wanted }: { request: RequestView; wanted: OneStep }) {
   const preview = usePreview(wanted.step, itemsOf(request, wanted.occurrences));
   if (preview === null) return <LookingAhead />;
-  if (typeof preview === 'string') return <p className="min-h-6 text-clash">{preview}</p>;
+  if (typeof preview === 'string') return <p className="min-h-6 text-conflict">{preview}</p>;
   return (
     <>
       <p className="min-h-6 font-semibold">{sayNumbers(preview)}.</p>

@@ -23,15 +23,15 @@ const waysOf = (
 
 const dates = [
   date(1),
-  date(2, { verdict: 'clash' }),
-  date(3, { verdict: 'look' }),
-  date(4, { verdict: 'clash' }),
+  date(2, { verdict: 'conflict' }),
+  date(3, { verdict: 'warning' }),
+  date(4, { verdict: 'conflict' }),
   date(5, { state: 'approved', verdict: null }),
-  date(6, { verdict: 'clash', isPast: true }),
-  date(7, { verdict: 'clash' }),
+  date(6, { verdict: 'conflict', isPast: true }),
+  date(7, { verdict: 'conflict' }),
   date(8, { places: '' }),
   date(9, { verdict: null, proposal: 'Thu 6 May 2027, 10:00–11:00, Barn' }),
-  date(10, { verdict: 'look', isConsentRefused: true }),
+  date(10, { verdict: 'warning', isConsentRefused: true }),
 ];
 const hire = way('hire it', 0, { hire: { typeId: 1, quantity: 1, from: '' as never, to: '' as never } });
 const found = {

@@ -29,7 +29,7 @@ export const approvable = (dates: readonly DateView[]): DateView[] =>
   dates.filter(
     (date) =>
       mayWait(date) &&
-      date.verdict !== 'clash' &&
+      date.verdict !== 'conflict' &&
       date.places !== '' &&
       date.proposal === null &&
       !date.isUnapprovable &&
@@ -50,7 +50,7 @@ export function elsewhereOf(
   );
   return dates.flatMap((date) => {
     const ways: readonly Way[] = waysOf.get(date.id) ?? [];
-    if (!mayWait(date) || date.verdict !== 'clash' || !ways.length) return [];
+    if (!mayWait(date) || date.verdict !== 'conflict' || !ways.length) return [];
     const picked = choices.get(date.id);
     const isNew = picked && !ways.some(({ patch }) => isSame(patch, picked.patch));
     return [

@@ -9,7 +9,7 @@ const MOST_SENTENCES = 5;
 export function PreviewLines({ preview }: { preview: ChangeReply | string | null }) {
   return (
     <div aria-live="polite" className="mt-2 min-h-6">
-      {typeof preview === 'string' && <p className="font-semibold text-clash">{preview}</p>}
+      {typeof preview === 'string' && <p className="font-semibold text-conflict">{preview}</p>}
       {preview !== null && typeof preview !== 'string' && (
         <>
           <p className="font-semibold">

@@ -180,7 +180,7 @@ function SeriesForm({ request, dates }: { request: RequestView; dates: readonly 
       <p className="pt-2 text-note text-soft">{t`${countText(dates.length - at, 'date', 'dates')} to come from this date; dates that were changed on their own keep that. What is new waits for a decision.`}</p>
       {isTouched &&
         (typeof split === 'string' ? (
-          <p role="alert" className="text-clash">
+          <p role="alert" className="text-conflict">
             {split}
           </p>
         ) : (

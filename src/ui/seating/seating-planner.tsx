@@ -31,7 +31,7 @@ const PlanSheet = ({ isBehind, plan, floor }: PlanSheetProps) => (
     <div role="status" aria-busy={isBehind}>
       {plan ? (
         <>
-          <p className={`text-lg font-semibold ${plan.short ? 'text-clash' : ''}`}>{sayPlaces(plan)}</p>
+          <p className={`text-lg font-semibold ${plan.short ? 'text-conflict' : ''}`}>{sayPlaces(plan)}</p>
           <p>
             {sayFurniture(plan) && `${sayFurniture(plan)}. `}
             {sayMinutes(plan)}

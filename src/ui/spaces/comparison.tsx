@@ -85,7 +85,7 @@ const OnThatDay = ({ on }: OnThatDayProps) => (
 const FreeThen = ({ place }: { readonly place: FoundPlace }) => (
   <>
     <VerdictStamp verdict={place.verdict} />{' '}
-    {place.dates > 1 && t`free on ${place.clear + place.look} of ${place.dates} dates`}
+    {place.dates > 1 && t`free on ${place.clear + place.warning} of ${place.dates} dates`}
     {place.sentences.map((sentence) => (
       <p key={sentence} className="text-note text-soft">
         {sentence}

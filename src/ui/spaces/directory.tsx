@@ -82,7 +82,7 @@ export function KnownPlace({ places, fault }: { places: PlaceDirectory; fault: s
         ))}
       </datalist>
       {fault && (
-        <p role="alert" className="text-note text-clash">
+        <p role="alert" className="text-note text-conflict">
           {fault}
         </p>
       )}

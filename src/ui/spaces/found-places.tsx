@@ -21,8 +21,8 @@ interface FoundProps {
 }
 
 /** How many of the dates can be had there. */
-const sayDates = ({ clear, look, dates }: FoundPlace): string =>
-  dates === 1 ? '' : t`free on ${clear + look} of ${dates} dates`;
+const sayDates = ({ clear, warning, dates }: FoundPlace): string =>
+  dates === 1 ? '' : t`free on ${clear + warning} of ${dates} dates`;
 
 const PlaceWords = ({ place }: { readonly place: FoundPlace }) => (
   <div className="min-w-56 flex-1">

@@ -44,7 +44,7 @@ export function PinButton({ kind, id, name, isPinned: first, withText = false }:
         </Button>
       </Tooltip>
       {error && (
-        <span role="alert" className="text-note text-clash">
+        <span role="alert" className="text-note text-conflict">
           {error.message}
         </span>
       )}

@@ -5,7 +5,7 @@ export function FaultNote({ fault }: { fault: string | null }) {
   return (
     <p
       role="alert"
-      className="mb-3 border-l-4 border-clash bg-sunk px-3 py-2"
+      className="mb-3 border-l-4 border-conflict bg-sunk px-3 py-2"
     >{t`${fault} Everything is shown instead.`}</p>
   );
 }

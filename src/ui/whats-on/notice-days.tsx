@@ -50,7 +50,7 @@ function Entry({ date, day, link, isFramed }: EntryProps) {
         ) : (
           title
         )}
-        {date.isCancelled && <span className="font-semibold text-clash">{t` cancelled`}</span>}
+        {date.isCancelled && <span className="font-semibold text-conflict">{t` cancelled`}</span>}
         {date.place && <span className="block text-fine text-soft">{date.place}</span>}
       </span>
     </li>

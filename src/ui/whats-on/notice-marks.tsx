@@ -19,6 +19,6 @@ export function NoticeMarks({ marks }: { marks: readonly NoticeMark[] }) {
 /** What says that a date does not take place. */
 export function CancelledStamp() {
   return (
-    <strong className="ml-2 border-2 border-clash px-1.5 text-note whitespace-nowrap text-clash">{t`cancelled`}</strong>
+    <strong className="ml-2 border-2 border-conflict px-1.5 text-note whitespace-nowrap text-conflict">{t`cancelled`}</strong>
   );
 }

@@ -56,7 +56,7 @@ export function NoticesView({ page, base, link = null, isTogether }: NoticesView
       {isCut && (
         <p
           role="status"
-          className="mb-2 border-l-4 border-clash bg-sunk px-3 py-2"
+          className="mb-2 border-l-4 border-conflict bg-sunk px-3 py-2"
         >{t`More is on than can be shown at once: the first ${dates.length} dates are here. Choose fewer days or calendars.`}</p>
       )}
       {dates.length === 0 && <Nothing page={page} base={base} link={link} />}

@@ -55,10 +55,12 @@ function News({ order }: { order: OrderView }) {
   const isRead = !order.changes.length;
   return (
     <div
-      className={`mt-2 border-l-4 bg-sunk px-3 py-2 ${isRead ? 'border-l-rule' : 'border-l-look'}`}
+      className={`mt-2 border-l-4 bg-sunk px-3 py-2 ${isRead ? 'border-l-rule' : 'border-l-warning'}`}
       role="status"
     >
-      <p className={`font-semibold ${isRead ? '' : 'text-look'}`}>{t`Changed, version ${contentVersion}`}</p>
+      <p
+        className={`font-semibold ${isRead ? '' : 'text-warning'}`}
+      >{t`Changed, version ${contentVersion}`}</p>
       <ul className="list-disc pl-5">
         {changes.map((text) => (
           <li key={text}>{text}</li>
@@ -97,7 +99,7 @@ function When({ order }: { order: OrderView }) {
         {isThere ? order.fromText : order.dueText}
       </p>
       <p className="mt-1 text-soft">{isThere ? t`until ${order.dueText}` : t`free from ${order.fromText}`}</p>
-      {order.isLate && <p className="font-semibold text-clash">{t`late`}</p>}
+      {order.isLate && <p className="font-semibold text-conflict">{t`late`}</p>}
     </div>
   );
 }
@@ -136,7 +138,7 @@ function DoneButton({ order }: { order: OrderView }) {
 
 const EDGE: Readonly<Record<'done' | 'late' | 'open', string>> = {
   done: 'border-l-rule',
-  late: 'border-l-clash',
+  late: 'border-l-conflict',
   open: 'border-l-ink',
 };
 

@@ -16,7 +16,7 @@ function Said({ note, order }: { note: OrderNote; order: OrderView }) {
   const { submit, error, isSending } = useSubmit();
   const isOpenProblem = note.kind === 'problem' && note.solvedText === null;
   return (
-    <li className={`border-l-4 py-1 pl-2 ${isOpenProblem ? 'border-l-clash' : 'border-l-rule'}`}>
+    <li className={`border-l-4 py-1 pl-2 ${isOpenProblem ? 'border-l-conflict' : 'border-l-rule'}`}>
       <p className="whitespace-pre-wrap">
         {note.kind === 'problem' && <strong>{isOpenProblem ? t`Problem: ` : t`Was a problem: `}</strong>}
         {note.text}

@@ -64,7 +64,7 @@ function Chip({ order, isPicked, onPick, onStep }: ChipProps) {
         {order.issueText && <span className="text-soft">{t` · issued ${order.issueText}`}</span>}
       </button>
       {order.doubts.map((doubt) => (
-        <p key={doubt} className="font-semibold text-look">
+        <p key={doubt} className="font-semibold text-warning">
           {doubt}
         </p>
       ))}

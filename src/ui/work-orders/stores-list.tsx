@@ -62,7 +62,7 @@ function Line({ line }: { line: StoreLine }) {
             <span className="block text-soft">{t`${line.movedDirectly} more move directly`}</span>
           )}
           {line.returned && (
-            <span className={`block font-semibold ${line.returned.damaged ? 'text-clash' : 'text-clear'}`}>
+            <span className={`block font-semibold ${line.returned.damaged ? 'text-conflict' : 'text-clear'}`}>
               {line.returned.text}
               {line.returned.note && `: ${line.returned.note}`}
             </span>

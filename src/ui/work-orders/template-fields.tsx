@@ -53,7 +53,7 @@ export function EdgeField({ legend, value, fault, onChange }: EdgeFieldProps) {
           ))}
         </Select>
       </div>
-      {fault && <p className="text-note font-semibold text-clash">{fault}</p>}
+      {fault && <p className="text-note font-semibold text-conflict">{fault}</p>}
     </fieldset>
   );
 }
@@ -126,7 +126,7 @@ const QuantityLine = ({
       aria-label={t`Leave out ${name || t`line ${index + 1}`}`}
       onClick={leaveOut}
     >{t`Leave out`}</Button>
-    <p id={`${id}-${key}`} className="text-note font-semibold text-clash sm:col-span-4">
+    <p id={`${id}-${key}`} className="text-note font-semibold text-conflict sm:col-span-4">
       {faults[`quantities.${index}.name`]} {fault}
     </p>
   </div>

@@ -14,13 +14,13 @@ function Tried({ order }: { order: TriedOrder }) {
       <p>{t`${order.fromText} to ${order.dueText}; ${order.workText}`}</p>
       <p className="text-soft">{t`issued ${order.issueText}`}</p>
       {order.workProblem && (
-        <p className="font-semibold text-clash">{t`Minutes of work: ${order.workProblem}`}</p>
+        <p className="font-semibold text-conflict">{t`Minutes of work: ${order.workProblem}`}</p>
       )}
       <ul>
         {order.brings.map(({ name, quantity, problem }) => (
           <li key={name}>
             {problem ? (
-              <strong className="text-clash">
+              <strong className="text-conflict">
                 {name}: {problem}
               </strong>
             ) : (

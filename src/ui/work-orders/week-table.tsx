@@ -11,7 +11,7 @@ function Bar({ cell, most }: { cell: LoadCell; most: number }) {
   return (
     <span aria-hidden="true" className="relative mt-1 block h-2 bg-sunk">
       <span
-        className={`absolute inset-y-0 left-0 ${cell.isShort ? 'bg-clash' : 'bg-ink'}`}
+        className={`absolute inset-y-0 left-0 ${cell.isShort ? 'bg-conflict' : 'bg-ink'}`}
         style={{ width: share(cell.workMin) }}
       />
       {cell.shiftMin > 0 && (
@@ -25,7 +25,9 @@ const WeekCell = ({ cell, most }: { readonly cell: LoadCell; readonly most: numb
   <td className="border-l border-rule p-2 text-note leading-snug">
     {cell.workMin || cell.shiftMin || cell.waitingMin ? (
       <>
-        <span className={cell.isShort ? 'font-semibold text-clash' : cell.wouldBeShort ? 'text-look' : ''}>
+        <span
+          className={cell.isShort ? 'font-semibold text-conflict' : cell.wouldBeShort ? 'text-warning' : ''}
+        >
           {cell.text}
         </span>
         <Bar cell={cell} most={most} />

@@ -50,7 +50,7 @@ const FIRST_ENDING_AFTER = `(SELECT f.start_min FROM occupancy f WHERE f.resourc
 
 const CLASHING_WINDOWS = `SELECT json_group_array(json(w.value)) FROM json_each($windows) w WHERE ${FIRST_ENDING_AFTER} < w.value->>2`;
 
-// Only for windows known to clash: every row in them, from the first on, with what tells a shared shoulder.
+// Only for windows known to conflict: every row in them, from the first on, with what tells a shared shoulder.
 const ROWS_IN_WINDOWS = `
 SELECT json_group_array(json_array(o.id, o.resource_id, o.start_min, o.end_min, o.claim_id, c.request_id, o.claim_space_id, s.setup_key,
   k.start_min - k.access_min, k.end_min + k.exit_min,

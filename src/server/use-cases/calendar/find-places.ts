@@ -72,7 +72,7 @@ function foundPlace(
     spareSeats,
     verdict,
     clear: count.clear,
-    look: count.look,
+    warning: count.warning,
     dates,
     familiar,
     sentences,
@@ -81,7 +81,7 @@ function foundPlace(
 
 /** Among those that answer equally well what is pinned comes first, then what one used before. */
 function firstFamiliar(answers: readonly PlaceAnswer[], familiar: Familiar): PlaceAnswer[] {
-  const alike = ({ count }: PlaceAnswer) => `${count.clear} ${count.look} ${count.clash}`;
+  const alike = ({ count }: PlaceAnswer) => `${count.clear} ${count.warning} ${count.conflict}`;
   // They come best first: equals stand together, and stay in order where they are equally familiar.
   const rankOf = loaded(
     'the rank of',

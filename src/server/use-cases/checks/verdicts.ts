@@ -156,8 +156,8 @@ export const countVerdicts = (
   verdicts: readonly { readonly verdict: Verdict }[],
 ): Record<Verdict, number> => ({
   clear: verdicts.filter(({ verdict }) => verdict === 'clear').length,
-  look: verdicts.filter(({ verdict }) => verdict === 'look').length,
-  clash: verdicts.filter(({ verdict }) => verdict === 'clash').length,
+  warning: verdicts.filter(({ verdict }) => verdict === 'warning').length,
+  conflict: verdicts.filter(({ verdict }) => verdict === 'conflict').length,
 });
 
 export const sayAll = (verdicts: readonly DateVerdict[]): string => sayVerdicts(countVerdicts(verdicts));

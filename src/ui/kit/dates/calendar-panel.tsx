@@ -75,7 +75,7 @@ function Cell({
       {note && (
         <span
           aria-hidden="true"
-          className={`absolute inset-x-1 bottom-0.5 border-b-2 ${note.isClosed ? 'border-clash' : 'border-dotted border-look'}`}
+          className={`absolute inset-x-1 bottom-0.5 border-b-2 ${note.isClosed ? 'border-conflict' : 'border-dotted border-warning'}`}
         />
       )}
     </CalendarCell>

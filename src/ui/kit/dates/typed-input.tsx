@@ -65,7 +65,7 @@ interface UnderstoodProps {
 
 const Understood = ({ about, fault, typed }: UnderstoodProps) => (
   <span id={about} role="status" className="block text-note">
-    {fault && <span className="block font-semibold text-clash">{fault}</span>}
+    {fault && <span className="block font-semibold text-conflict">{fault}</span>}
     {/* Over what is below: were it to push that down, the press that leaves the field would miss its button. */}
     {!fault && typed.understood && (
       <span className="sheet pointer-events-none absolute top-full left-0 z-40 mt-0.5 px-2 whitespace-nowrap text-soft shadow">

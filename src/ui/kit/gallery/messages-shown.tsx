@@ -19,8 +19,8 @@ export const MessagesShown = () => (
     <Shown name="Stamp, VerdictStamp, CallStamp, Mark">
       <Stamp look="quiet">{t`Taken`}</Stamp>
       <VerdictStamp verdict="clear" />
-      <VerdictStamp verdict="look" count={3} />
-      <VerdictStamp verdict="clash" />
+      <VerdictStamp verdict="warning" count={3} />
+      <VerdictStamp verdict="conflict" />
       <CallStamp words={t`offered`} />
       <Mark mark="Wk" hue="green" />
       <Mark mark="Mu" hue="blue" />

@@ -48,7 +48,7 @@ export default async function BookingsPage({ searchParams }: { searchParams: Pro
       </p>
       <h1 className="pb-2 text-3xl">{t`Many bookings at once`}</h1>
       {!parsed.success && (
-        <p role="alert" className="mb-2 border-l-4 border-clash bg-sunk px-3 py-2">
+        <p role="alert" className="mb-2 border-l-4 border-conflict bg-sunk px-3 py-2">
           {parsed.error.issues[0]?.message}
           {t` All bookings are shown instead.`}
         </p>

@@ -33,7 +33,7 @@ function DayLevel({ day, fullest }: { day: PoolDay; fullest: number }) {
         </span>
       </td>
       <td
-        className={`px-3 py-1 text-right whitespace-nowrap ${day.left <= 0 ? 'font-bold text-clash' : ''}`}
+        className={`px-3 py-1 text-right whitespace-nowrap ${day.left <= 0 ? 'font-bold text-conflict' : ''}`}
       >{t`${day.left} of ${day.stock}`}</td>
       <td className="py-1 whitespace-nowrap text-soft">{day.when}</td>
     </tr>

@@ -98,7 +98,7 @@ async function grant(change: ChangeSet, dates: readonly MadeDate[]): Promise<voi
 }
 
 /**
- * Takes a request with all its dates, waiting. What depends on the calendar may clash: deciding that is the office's.
+ * Takes a request with all its dates, waiting. What depends on the calendar may conflict: deciding that is the office's.
  * What the requester can put right alone is refused with the field it is about. The same key again gives the same
  * reference.
  */

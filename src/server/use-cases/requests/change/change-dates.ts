@@ -97,7 +97,7 @@ async function moveOthers(
   const offersOf = await offersFor(change.tx, step);
   const patchOf = patchesFor(step);
   const blocked = new Set(
-    checked.filter(({ verdict }) => verdict.verdict === 'clash').map(({ planned }) => planned.date.id),
+    checked.filter(({ verdict }) => verdict.verdict === 'conflict').map(({ planned }) => planned.date.id),
   );
   return plans.map((planned) => {
     const { date, request } = planned;
@@ -136,7 +136,7 @@ const NEEDS_REASON: readonly StepInput['action'][] = ['approve', 'move', 'grant-
 function objection(step: StepInput, checked: readonly CheckedDate[]): Refusal | null {
   const blocked = checked.filter(isBlocked);
   if (blocked.length)
-    return { code: 'clash', sentences: sentencesWhere(blocked, unapprovable), dates: blocked.length };
+    return { code: 'conflict', sentences: sentencesWhere(blocked, unapprovable), dates: blocked.length };
   // The requester cannot go past those who look after the place; the offer stays until they have answered.
   if (step.action === 'accept') {
     const sentences = sentencesWhere(checked, (findings) =>

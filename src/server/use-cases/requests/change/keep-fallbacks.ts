@@ -91,7 +91,11 @@ export async function keepFallbacks(
   const checked = await checkPlans(ctx, change, plans, 'office');
   const blocked = checked.filter(isBlocked);
   if (blocked.length)
-    return refuse({ code: 'clash', sentences: sentencesWhere(blocked, unapprovable), dates: blocked.length });
+    return refuse({
+      code: 'conflict',
+      sentences: sentencesWhere(blocked, unapprovable),
+      dates: blocked.length,
+    });
   await applyPlans(change, plans, await linksOf(change, checked));
   return done(undefined);
 }

@@ -16,7 +16,7 @@ import {
 import { requestView } from '../view/request-view';
 import { loadPlaceNames } from '../../../repositories/requests/place-names';
 
-const NO_CALLS = { verdicts: { clear: 0, look: 0, clash: 0 }, changesWanted: 0, atRisk: 0 };
+const NO_CALLS = { verdicts: { clear: 0, warning: 0, conflict: 0 }, changesWanted: 0, atRisk: 0 };
 
 /** One's own requests: those with a date to come first, soonest on top; then what is over, latest on top. */
 export async function ownRequests(ctx: SignedInContext): Promise<RequestLine[]> {

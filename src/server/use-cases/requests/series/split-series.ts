@@ -247,7 +247,7 @@ async function clashesOfAdded(ctx: SignedInContext, change: ChangeSet, split: Sp
   const verdicts = await checkAgainstWorld(change.tx, ctx.viewer, added, { side: 'office', now: change.at });
   return pairs(added, verdicts).flatMap(([{ start, end }, { verdict, sentences }]) => {
     const [first] = sentences.filter(({ severity }) => severity === 'blocks');
-    return verdict === 'clash' && first ? [`${spanText(start, end)}: ${first.sentence}`] : [];
+    return verdict === 'conflict' && first ? [`${spanText(start, end)}: ${first.sentence}`] : [];
   });
 }
 
@@ -356,7 +356,11 @@ async function carryOut(
   const checked = await checkPlans(ctx, change, kept, 'office');
   const blocked = checked.filter(isBlocked);
   if (blocked.length && !input.preview)
-    return refuse({ code: 'clash', sentences: sentencesWhere(blocked, unapprovable), dates: blocked.length });
+    return refuse({
+      code: 'conflict',
+      sentences: sentencesWhere(blocked, unapprovable),
+      dates: blocked.length,
+    });
   const segmentId = await writeNewRule(ctx, change, split);
   // A preview goes on without what could not be, and says how much that is.
   const stopped = new Set(blocked.map(({ planned }) => planned.date.id));

@@ -73,7 +73,7 @@ export default async function EmbedBuilderPage({ params, searchParams }: Props) 
           {contrast < LEAST_CONTRAST && (
             <p
               role="status"
-              className="border-l-4 border-look bg-sunk px-2 py-1"
+              className="border-l-4 border-warning bg-sunk px-2 py-1"
             >{t`Text on this background is hard to read: ${contrast.toFixed(1)} to 1, and it should be at least 4.5.`}</p>
           )}
           <p>
