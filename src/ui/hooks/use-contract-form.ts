@@ -1,5 +1,11 @@
 import { zodResolver } from '@hookform/resolvers/zod';
-import { useForm, type DefaultValues, type FieldPath, type FieldValues, type Resolver } from 'react-hook-form';
+import {
+  useForm,
+  type DefaultValues,
+  type FieldPath,
+  type FieldValues,
+  type Resolver,
+} from 'react-hook-form';
 import type { z } from 'zod';
 
 /** Commands carry a key that is put on as they are sent; while a form is filled in any will do. */

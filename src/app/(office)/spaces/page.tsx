@@ -1,3 +1,4 @@
+import type { AskChoices } from '@/contracts/requests/ask-choices';
 import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import Link from '@/ui/kit/link';
@@ -8,6 +9,7 @@ import {
   placeSearchSchema,
   type PlaceDirectory,
   type PlaceSearch,
+  type PlacesReply,
 } from '@/contracts/calendar/places';
 import { errorReply } from '@/contracts/words/refusals';
 import { pageContext } from '@/server/http/page';
@@ -22,6 +24,7 @@ import { Directory, KnownPlace } from '@/ui/spaces/directory';
 import { FoundPlaces } from '@/ui/spaces/found-places';
 import type { SearchText } from '@/ui/spaces/form-fields';
 import { SearchForm } from '@/ui/spaces/search-form';
+import type { Outcome } from '@/contracts/base/refusal';
 
 export const metadata: Metadata = texts({ title: 'Spaces' });
 
@@ -64,6 +67,57 @@ const picked = ({ when, people }: PlaceSearch) => ({
   rule: when.repeat?.rule,
 });
 
+/** The search with a space compared too, or no longer. */
+function comparedHref(
+  given: Readonly<Record<string, string>>,
+  compared: readonly number[],
+  space: number,
+): string {
+  const next = compared.includes(space) ? compared.filter((each) => each !== space) : [...compared, space];
+  const query = new URLSearchParams(given);
+  if (next.length) query.set('compare', next.join('.'));
+  else query.delete('compare');
+  return `/spaces?${query.toString().replace(/%3A/g, ':')}`;
+}
+
+/** What is wrong with a search, by field. */
+const faultsIn = ({ error }: ReturnType<typeof placeSearchSchema.safeParse>): Record<string, string> =>
+  Object.fromEntries((error?.issues ?? []).map(({ path, message }) => [String(path[0]), message]));
+
+const NotFound = ({ found }: { readonly found: Outcome<PlacesReply> | null }) => (
+  <p className="text-lg text-soft" role="alert">
+    {found && !found.ok
+      ? [
+          errorReply(found.refusal).error.message,
+          ...errorReply(found.refusal).error.fields.map(({ message }) => message),
+        ].join(' ')
+      : t`Correct what is marked, then check again.`}
+  </p>
+);
+
+interface SearchSideProps {
+  readonly isAsked: boolean;
+  readonly directory: PlaceDirectory;
+  readonly given: Readonly<Record<string, string>>;
+  readonly text: Readonly<Record<string, string>>;
+  readonly faults: Readonly<Record<string, string>>;
+  readonly equipment: AskChoices['equipment'];
+}
+
+const SearchSide = ({ isAsked, directory, given, text, faults, equipment }: SearchSideProps) => (
+  <div>
+    {!isAsked && (
+      <KnownPlace
+        places={directory}
+        fault={
+          given.at ? t`There is no building or space called “${given.at}”. Choose one from the list.` : ''
+        }
+      />
+    )}
+    <SearchForm text={text} faults={isAsked ? faults : {}} equipment={equipment} />
+  </div>
+);
+
 export default async function PlacesPage({ searchParams }: { searchParams: Promise<Query> }) {
   const given = asText(await searchParams);
   const ctx = await pageContext('space.find', '/spaces');
@@ -75,17 +129,8 @@ export default async function PlacesPage({ searchParams }: { searchParams: Promi
   const compared = readCompared(given.compare);
   const isAsked = Object.keys(given).some((name) => name !== 'at');
   const search = placeSearchSchema.safeParse(text);
-  const faults = search.success
-    ? {}
-    : Object.fromEntries(search.error.issues.map(({ path, message }) => [String(path[0]), message]));
   const found = isAsked && search.success ? await findPlaces(ctx, search.data) : null;
-  const compareHref = (space: number) => {
-    const next = compared.includes(space) ? compared.filter((each) => each !== space) : [...compared, space];
-    const query = new URLSearchParams(given);
-    if (next.length) query.set('compare', next.join('.'));
-    else query.delete('compare');
-    return `/spaces?${query.toString().replace(/%3A/g, ':')}`;
-  };
+  const compareHref = (space: number) => comparedHref(given, compared, space);
   const day = (search.success ? dateOf(search.data.when.startsAt) : parseLocalDate(today)) as LocalDate;
   const pages = found?.ok && compared.length ? await comparePlaces(ctx, compared, day) : [];
   return (
@@ -95,19 +140,14 @@ export default async function PlacesPage({ searchParams }: { searchParams: Promi
         <Link href="/spaces/earliest">{t`Space and time still open? Find the earliest moments`}</Link>
       </div>
       <div className="grid grid-cols-[minmax(0,1fr)] gap-5 lg:grid-cols-[25rem_minmax(0,1fr)]">
-        <div>
-          {!isAsked && (
-            <KnownPlace
-              places={directory}
-              fault={
-                given.at
-                  ? t`There is no building or space called “${given.at}”. Choose one from the list.`
-                  : ''
-              }
-            />
-          )}
-          <SearchForm text={text} faults={isAsked ? faults : {}} equipment={equipment} />
-        </div>
+        <SearchSide
+          isAsked={isAsked}
+          directory={directory}
+          given={given}
+          text={text}
+          faults={faultsIn(search)}
+          equipment={equipment}
+        />
         {found?.ok && search.success ? (
           <div>
             {pages.length > 0 && (
@@ -127,14 +167,7 @@ export default async function PlacesPage({ searchParams }: { searchParams: Promi
             />
           </div>
         ) : isAsked ? (
-          <p className="text-lg text-soft" role="alert">
-            {found && !found.ok
-              ? [
-                  errorReply(found.refusal).error.message,
-                  ...errorReply(found.refusal).error.fields.map(({ message }) => message),
-                ].join(' ')
-              : t`Correct what is marked, then check again.`}
-          </p>
+          <NotFound found={found} />
         ) : (
           <Directory places={directory} isSignedIn={ctx.viewer !== null} />
         )}

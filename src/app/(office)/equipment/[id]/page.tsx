@@ -6,7 +6,7 @@ import { notFound } from 'next/navigation';
 import type { PoolDay, PoolPage } from '@/contracts/calendar/places';
 import type { UnitCustody } from '@/contracts/base/units';
 import { dayShort } from '@/contracts/words/when';
-import { addDays, atMinuteOfDay } from '@/core/time/local-time';
+import { addDays, atMinuteOfDay, type LocalDate } from '@/core/time/local-time';
 import { pageContext } from '@/server/http/page';
 import { pictureOf } from '@/server/use-cases/administration/entries/pictures';
 import { PictureShown } from '@/ui/kit/picture-shown';
@@ -14,6 +14,7 @@ import { poolPage } from '@/server/use-cases/calendar/pool-page';
 import { boardHref } from '@/ui/board/board-address';
 import { PageAddress } from '@/ui/spaces/page-address';
 import { printHref } from '@/ui/hooks/print-href';
+import type { Picture } from '@/contracts/calendar/pictures';
 
 export const metadata: Metadata = texts({ title: 'Equipment' });
 
@@ -87,6 +88,76 @@ function Units({ units }: { units: NonNullable<PoolPage['units']> }) {
 
 const ASK_MIN = 14 * 60;
 
+interface DayByDayProps {
+  readonly pool: PoolPage;
+  readonly fullest: number;
+  readonly today: LocalDate;
+}
+
+const DayByDay = ({ pool, fullest, today }: DayByDayProps) => (
+  <section className="sheet p-4">
+    <h2 className="pb-2 text-xl">{t`Left, day by day, at the scarcest moment`}</h2>
+    <div className="overflow-x-auto">
+      <table className="w-full">
+        <tbody>
+          {pool.days.map((day) => (
+            <DayLevel key={day.date} day={day} fullest={fullest} />
+          ))}
+        </tbody>
+      </table>
+    </div>
+    <p className="flex flex-wrap gap-2 pt-3">
+      <ButtonLink
+        href={boardHref({ day: today, days: 7, text: pool.name })}
+      >{t`Its week on the board`}</ButtonLink>
+      <ButtonLink
+        href={printHref({ what: 'pool', of: String(pool.id), from: today, days: 14 })}
+      >{t`Print`}</ButtonLink>
+    </p>
+  </section>
+);
+
+interface AboutProps {
+  readonly picture: Picture | null;
+  readonly pool: PoolPage;
+  readonly today: LocalDate;
+  readonly ctx: Awaited<ReturnType<typeof pageContext>>;
+}
+
+const About = ({ picture, pool, today, ctx }: AboutProps) => (
+  <aside aria-label={t`About this equipment`} className="sheet border-t-4 border-t-accent p-4">
+    {picture && <PictureShown picture={picture} className="mb-3" />}
+    <p>{t`Takes ${pool.fetchMin} minutes to fetch and ${pool.returnMin} to bring back; both count as away.`}</p>
+    {pool.unitNames.length > 0 && <p className="pt-2">{t`Numbered: ${pool.unitNames.join(', ')}.`}</p>}
+    {pool.kits.length > 0 && (
+      <p className="pt-2">{t`Part of ${pool.kits.map(({ name, quantity }) => `${name} (${quantity})`).join(', ')}.`}</p>
+    )}
+    <p className="pt-3">
+      <ButtonLink
+        isMain
+        className="w-full"
+        href={boardHref({
+          day: addDays(today, 1),
+          text: pool.name,
+          pick: {
+            spaceIds: [],
+            poolId: pool.id,
+            start: atMinuteOfDay(addDays(today, 1), ASK_MIN),
+            minutes: 120,
+          },
+        })}
+      >{t`Ask for a loan`}</ButtonLink>
+    </p>
+    <PageAddress
+      kind="pool"
+      id={pool.id}
+      name={pool.name}
+      isPinned={ctx.viewer && pool.isPinned}
+      path={`/equipment/${pool.id}`}
+    />
+  </aside>
+);
+
 export default async function PoolPageView({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
   const ctx = await pageContext('space.find', `/equipment/${id}`);
@@ -105,59 +176,10 @@ export default async function PoolPageView({ params }: { params: Promise<{ id: s
       <p className="pb-3 text-lg text-soft">{t`${pool.store} · ${pool.now.left} of ${pool.now.stock} here now`}</p>
       <div className="grid items-start gap-5 lg:grid-cols-[minmax(0,1fr)_22rem]">
         <div>
-          <section className="sheet p-4">
-            <h2 className="pb-2 text-xl">{t`Left, day by day, at the scarcest moment`}</h2>
-            <div className="overflow-x-auto">
-              <table className="w-full">
-                <tbody>
-                  {pool.days.map((day) => (
-                    <DayLevel key={day.date} day={day} fullest={fullest} />
-                  ))}
-                </tbody>
-              </table>
-            </div>
-            <p className="flex flex-wrap gap-2 pt-3">
-              <ButtonLink
-                href={boardHref({ day: today, days: 7, text: pool.name })}
-              >{t`Its week on the board`}</ButtonLink>
-              <ButtonLink
-                href={printHref({ what: 'pool', of: String(pool.id), from: today, days: 14 })}
-              >{t`Print`}</ButtonLink>
-            </p>
-          </section>
+          <DayByDay pool={pool} fullest={fullest} today={today} />
           {pool.units && <Units units={pool.units} />}
         </div>
-        <aside aria-label={t`About this equipment`} className="sheet border-t-4 border-t-accent p-4">
-          {picture && <PictureShown picture={picture} className="mb-3" />}
-          <p>{t`Takes ${pool.fetchMin} minutes to fetch and ${pool.returnMin} to bring back; both count as away.`}</p>
-          {pool.unitNames.length > 0 && <p className="pt-2">{t`Numbered: ${pool.unitNames.join(', ')}.`}</p>}
-          {pool.kits.length > 0 && (
-            <p className="pt-2">{t`Part of ${pool.kits.map(({ name, quantity }) => `${name} (${quantity})`).join(', ')}.`}</p>
-          )}
-          <p className="pt-3">
-            <ButtonLink
-              isMain
-              className="w-full"
-              href={boardHref({
-                day: addDays(today, 1),
-                text: pool.name,
-                pick: {
-                  spaceIds: [],
-                  poolId: pool.id,
-                  start: atMinuteOfDay(addDays(today, 1), ASK_MIN),
-                  minutes: 120,
-                },
-              })}
-            >{t`Ask for a loan`}</ButtonLink>
-          </p>
-          <PageAddress
-            kind="pool"
-            id={pool.id}
-            name={pool.name}
-            isPinned={ctx.viewer && pool.isPinned}
-            path={`/equipment/${pool.id}`}
-          />
-        </aside>
+        <About picture={picture} pool={pool} today={today} ctx={ctx} />
       </div>
     </>
   );

@@ -7,7 +7,7 @@ import { t, texts } from '@/contracts/language/translate';
 import type { Metadata } from 'next';
 import Link from '@/ui/kit/link';
 import { notFound } from 'next/navigation';
-import { atMinuteOfDay } from '@/core/time/local-time';
+import { atMinuteOfDay, type LocalDate } from '@/core/time/local-time';
 import { embedSnippet } from '@/contracts/publishing/embed';
 import type { SpacePage } from '@/contracts/calendar/places';
 import { planHref } from '@/contracts/calendar/seating';
@@ -22,6 +22,7 @@ import { datesHref } from '@/ui/calendar/dates-address';
 import { FloorPlanDrawing } from '@/ui/spaces/floor-plan';
 import { PageAddress } from '@/ui/spaces/page-address';
 import { printHref } from '@/ui/hooks/print-href';
+import type { Picture } from '@/contracts/calendar/pictures';
 
 export const metadata: Metadata = texts({ title: 'Space' });
 
@@ -104,6 +105,80 @@ function ElsewhereLinks({ space, isSignedIn }: { space: SpacePage; isSignedIn: b
   );
 }
 
+const OnHere = ({ space, today }: { readonly space: SpacePage; readonly today: LocalDate }) => (
+  <section className="sheet p-4">
+    <h2 className="pb-2 text-xl">{t`On here in the next two weeks`}</h2>
+    {space.on.length ? (
+      <ul className="divide-y divide-rule">
+        {space.on.map(({ id, when, title, day, via }) => (
+          <li key={id} className="py-1.5">
+            <Link href={boardHref({ day, details: id })}>{when}</Link>{' '}
+            <span className={title ? 'font-semibold' : 'text-soft'}>{title ?? t`taken`}</span>
+            {via && <span className="text-soft">{t` in ${via}`}</span>}
+          </li>
+        ))}
+      </ul>
+    ) : (
+      <p className="text-soft">{t`Nothing yet.`}</p>
+    )}
+    <p className="flex flex-wrap gap-2 pt-3">
+      <ButtonLink
+        href={boardHref({ day: today, days: 7, only: [space.id] })}
+      >{t`Its week on the board`}</ButtonLink>
+      <ButtonLink
+        href={datesHref({ view: 'month', by: 'space', only: [space.id] })}
+      >{t`Its month`}</ButtonLink>
+      <ButtonLink
+        href={printHref({ what: 'space', of: space.code, from: today, days: 28 })}
+      >{t`Print`}</ButtonLink>
+    </p>
+  </section>
+);
+
+interface AboutProps {
+  readonly picture: Picture | null;
+  readonly space: SpacePage;
+  readonly today: LocalDate;
+  readonly ctx: Awaited<ReturnType<typeof pageContext>>;
+}
+
+const About = ({ picture, space, today, ctx }: AboutProps) => (
+  <aside aria-label={t`About this space`} className="sheet border-t-4 border-t-accent p-4">
+    {picture && <PictureShown picture={picture} className="mb-3" />}
+    {space.plan && <FloorPlanDrawing plan={space.plan} name={space.name} />}
+    <Layouts space={space} />
+    {space.plan && (
+      <p className="pt-2">
+        <Link href={planHref(space.code)}>{t`Try out how it could be set`}</Link>
+      </p>
+    )}
+    {space.features.length > 0 && <p className="pt-3">{t`With ${space.features.join(', ')}.`}</p>}
+    <p className="pt-3">
+      {space.openToday ? t`Open today ${space.openToday}.` : t`Closed today.`} {space.howToGet.join(' ')}
+    </p>
+    <p className="pt-3">
+      <ButtonLink
+        isMain
+        className="w-full"
+        href={askHref({ spaceId: space.id, start: atMinuteOfDay(today, 14 * 60), minutes: 90 })}
+      >{t`Ask for ${space.name}`}</ButtonLink>
+    </p>
+    <PageAddress
+      kind="space"
+      id={space.id}
+      name={space.name}
+      isPinned={ctx.viewer && space.isPinned}
+      path={`/spaces/${space.code}`}
+    />
+    <ElsewhereLinks space={space} isSignedIn={ctx.viewer !== null} />
+    <p className="pt-2 text-note text-soft">
+      {space.stewards.length
+        ? t`Looked after by ${space.stewards.join(t` and `)}.`
+        : t`Looked after by the office.`}
+    </p>
+  </aside>
+);
+
 export default async function PlacePage({ params }: { params: Promise<{ code: string }> }) {
   const { code } = await params;
   const ctx = await pageContext('space.find', `/spaces/${code}`);
@@ -123,70 +198,10 @@ export default async function PlacePage({ params }: { params: Promise<{ code: st
       </p>
       <div className="grid items-start gap-5 lg:grid-cols-[minmax(0,1fr)_22rem]">
         <div>
-          <section className="sheet p-4">
-            <h2 className="pb-2 text-xl">{t`On here in the next two weeks`}</h2>
-            {space.on.length ? (
-              <ul className="divide-y divide-rule">
-                {space.on.map(({ id, when, title, day, via }) => (
-                  <li key={id} className="py-1.5">
-                    <Link href={boardHref({ day, details: id })}>{when}</Link>{' '}
-                    <span className={title ? 'font-semibold' : 'text-soft'}>{title ?? t`taken`}</span>
-                    {via && <span className="text-soft">{t` in ${via}`}</span>}
-                  </li>
-                ))}
-              </ul>
-            ) : (
-              <p className="text-soft">{t`Nothing yet.`}</p>
-            )}
-            <p className="flex flex-wrap gap-2 pt-3">
-              <ButtonLink
-                href={boardHref({ day: today, days: 7, only: [space.id] })}
-              >{t`Its week on the board`}</ButtonLink>
-              <ButtonLink
-                href={datesHref({ view: 'month', by: 'space', only: [space.id] })}
-              >{t`Its month`}</ButtonLink>
-              <ButtonLink
-                href={printHref({ what: 'space', of: space.code, from: today, days: 28 })}
-              >{t`Print`}</ButtonLink>
-            </p>
-          </section>
+          <OnHere space={space} today={today} />
           <Periods space={space} />
         </div>
-        <aside aria-label={t`About this space`} className="sheet border-t-4 border-t-accent p-4">
-          {picture && <PictureShown picture={picture} className="mb-3" />}
-          {space.plan && <FloorPlanDrawing plan={space.plan} name={space.name} />}
-          <Layouts space={space} />
-          {space.plan && (
-            <p className="pt-2">
-              <Link href={planHref(space.code)}>{t`Try out how it could be set`}</Link>
-            </p>
-          )}
-          {space.features.length > 0 && <p className="pt-3">{t`With ${space.features.join(', ')}.`}</p>}
-          <p className="pt-3">
-            {space.openToday ? t`Open today ${space.openToday}.` : t`Closed today.`}{' '}
-            {space.howToGet.join(' ')}
-          </p>
-          <p className="pt-3">
-            <ButtonLink
-              isMain
-              className="w-full"
-              href={askHref({ spaceId: space.id, start: atMinuteOfDay(today, 14 * 60), minutes: 90 })}
-            >{t`Ask for ${space.name}`}</ButtonLink>
-          </p>
-          <PageAddress
-            kind="space"
-            id={space.id}
-            name={space.name}
-            isPinned={ctx.viewer && space.isPinned}
-            path={`/spaces/${space.code}`}
-          />
-          <ElsewhereLinks space={space} isSignedIn={ctx.viewer !== null} />
-          <p className="pt-2 text-note text-soft">
-            {space.stewards.length
-              ? t`Looked after by ${space.stewards.join(t` and `)}.`
-              : t`Looked after by the office.`}
-          </p>
-        </aside>
+        <About picture={picture} space={space} today={today} ctx={ctx} />
       </div>
     </>
   );

@@ -355,20 +355,15 @@ async function carryOut(
   const kept = planKept(split);
   const checked = await checkPlans(ctx, change, kept, 'office');
   const blocked = checked.filter(isBlocked);
+  const inTheWay = sentencesWhere(blocked, unapprovable);
   if (blocked.length && !input.preview)
-    return refuse({
-      code: 'conflict',
-      sentences: sentencesWhere(blocked, unapprovable),
-      dates: blocked.length,
-    });
+    return refuse({ code: 'conflict', sentences: inTheWay, dates: blocked.length });
   const segmentId = await writeNewRule(ctx, change, split);
   // A preview goes on without what could not be, and says how much that is.
   const stopped = new Set(blocked.map(({ planned }) => planned.date.id));
   const moving = kept.filter(({ date }) => !stopped.has(date.id));
-  const clashing = [
-    ...sentencesWhere(blocked, unapprovable),
-    ...(input.preview ? await clashesOfAdded(ctx, change, split) : []),
-  ];
+  const added = input.preview ? await clashesOfAdded(ctx, change, split) : [];
+  const clashing = [...inTheWay, ...added];
   const plans = [...moving, ...planGone(split, input.reason || t`The series is changed.`)];
   const givenUp = await fallbacksGivenUp(change.tx, moving);
   const free = checked.filter((each) => !isBlocked(each));
