@@ -25,7 +25,7 @@ interface SpaceSoughtProps {
 
 const SpaceSought = ({ query, spaces }: SpaceSoughtProps) => (
   <Field look="note" label={t`Space`}>
-    <Select className="w-40" name="space" defaultValue={query.space ?? ''}>
+    <Select className="w-36" name="space" defaultValue={query.space ?? ''}>
       <option value="">{t`all spaces`}</option>
       {spaces.map(({ id, name }) => (
         <option key={id} value={id}>
@@ -38,7 +38,7 @@ const SpaceSought = ({ query, spaces }: SpaceSoughtProps) => (
 
 const StateSought = ({ query }: { readonly query: BookingsQuery }) => (
   <Field look="note" label={t`State`}>
-    <Select className="w-40" name="state" defaultValue={query.state}>
+    <Select className="w-36" name="state" defaultValue={query.state}>
       {STATES_SOUGHT.map((state) => (
         <option key={state} value={state}>
           {stateSoughtText(state)}
@@ -52,8 +52,8 @@ const StateSought = ({ query }: { readonly query: BookingsQuery }) => (
 export function BookingsFilter({ query, spaces, categories }: BookingsFilterProps) {
   return (
     <form action="/desk/bookings" className="mb-3 flex flex-wrap items-end gap-3">
-      <Field look="note" label={t`Title, host, requester, reference`}>
-        <TextField className="w-52" type="search" name="q" defaultValue={query.q} />
+      <Field look="note" label={t`Title, name or reference`}>
+        <TextField className="w-44" type="search" name="q" defaultValue={query.q} />
       </Field>
       <DateRangeField
         look="note"
@@ -81,7 +81,7 @@ export function BookingsFilter({ query, spaces, categories }: BookingsFilterProp
           <option value="series">{t`as a series`}</option>
         </Select>
       </Field>
-      <Button isSubmit>{t`Look`}</Button>
+      <Button isSubmit>{t`Show`}</Button>
     </form>
   );
 }

@@ -102,7 +102,7 @@ export function Bookings({ view, inAnyState }: { view: BookingsView; inAnyState:
           {notBooked.length > 0 && t`, ${notBooked.length} not booked`}
           {isCut && t`; more are like that than are listed: narrow it down`}
         </span>
-        {inAnyState && <Link href={inAnyState}>{t`Look in any state`}</Link>}
+        {inAnyState && <Link href={inAnyState}>{t`Show them in any state`}</Link>}
         {coming.length > 0 && (
           <button
             type="button"

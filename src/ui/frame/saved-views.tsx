@@ -128,7 +128,7 @@ export function SavedViews({ screen, first, here, isSignedIn }: KeptProps) {
         {views.length ? t`Saved views: ${views.length}` : t`Save view`}
       </Button>
       {isOpen && (
-        <div className="no-print flex w-full flex-wrap items-center gap-x-4 gap-y-2 border-t border-rule pt-2">
+        <div className="no-print order-last flex w-full flex-wrap items-center gap-x-4 gap-y-2 border-t border-rule pt-2">
           <SavedList views={views} here={here} onDrop={(view) => void drop(view)} />
           {isSignedIn ? (
             <SaveView screen={screen} here={here} isKept={isKept} on={on} />

@@ -36,7 +36,7 @@ export function DateRangeField({
       <legend className="sr-only">{legend}</legend>
       <Field {...(look && { look })} label={t`From`}>
         <DateField
-          className="w-44"
+          className="w-40"
           name={names[0]}
           max={until}
           value={from}
@@ -45,7 +45,7 @@ export function DateRangeField({
         />
       </Field>
       <Field {...(look && { look })} label={t`Until`}>
-        <DateField className="w-44" name={names[1]} min={from} value={until} onChange={setUntil} />
+        <DateField className="w-40" name={names[1]} min={from} value={until} onChange={setUntil} />
       </Field>
     </fieldset>
   );

@@ -20,7 +20,7 @@ export default async function KeptPage({ searchParams }: { searchParams: Query }
   return (
     <>
       <p className="pb-1">
-        <Link href="/whats-on">{t`What’s on`}</Link>
+        <Link href="/administration">{t`Administration`}</Link>
       </p>
       <div className="flex flex-wrap items-baseline justify-between gap-3 pb-3">
         <h1 className="text-3xl">{t`The calendars`}</h1>
