@@ -94,7 +94,7 @@ export async function benchAlternatives(db: OpenDatabase): Promise<string> {
           checks = await oneByOne(db, looked);
         },
       },
-      { name: 'all ways out: of each date, of the series, with their sentences', run },
+      { name: 'all alternatives: of each date, of the series, with their sentences', run },
     ],
     { rounds: 3, warmUp: 1 },
   );
@@ -103,5 +103,5 @@ export async function benchAlternatives(db: OpenDatabase): Promise<string> {
   const best = dates.reduce((sum, line) => sum + (line.line === 'date' ? line.best.length : 0), 0);
   return `${table(figures)}
 
-${checks.toLocaleString('en-GB')} candidates; ${dates.length} dates in trouble, ${best} best ways out; the bound cut something off ${cut} of them. Must reach: ≤ 0.02, and 0 cut off.`;
+${checks.toLocaleString('en-GB')} candidates; ${dates.length} dates in trouble, ${best} best alternatives; the bound cut something off ${cut} of them. Must reach: ≤ 0.02, and 0 cut off.`;
 }

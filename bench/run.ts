@@ -71,7 +71,7 @@ const SECTIONS: readonly Section[] = [
     run: async (db) =>
       `Everything free:\n\n${table(await benchSearch(db, 'free'))}\n\nEverything taken:\n\n${table(await benchSearch(db, 'taken'))}\n\nMust reach: ≤ 3.`,
   },
-  { title: `Ways out of 14 clashing dates over ${FULL.spaces} spaces`, run: benchAlternatives },
+  { title: `Alternatives of 14 dates with conflicts over ${FULL.spaces} spaces`, run: benchAlternatives },
   {
     title: `In headless Chromium, built, ${FULL.spaces} spaces and 2,000 bookings on the day`,
     run: () => benchBrowser(),
@@ -132,7 +132,7 @@ async function main(): Promise<void> {
     FILE,
     `# Performance
 
-Written by \`npm run bench\`; \`npm run bench -- Approving\` measures the sections with that word anew. Medians of 31 or more alternating rounds in one process (of 3 for the ways out, whose baseline takes half a minute); the ratio is to the first line of each table, measured in the same run.
+Written by \`npm run bench\`; \`npm run bench -- Approving\` measures the sections with that word anew. Medians of 31 or more alternating rounds in one process (of 3 for the alternatives, whose baseline takes half a minute); the ratio is to the first line of each table, measured in the same run.
 World: ${world(FULL)}.
 Node ${process.versions.node}, ${cpus().length} × ${cpus()[0]!.model.trim()}, warm cache.
 

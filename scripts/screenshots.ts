@@ -27,12 +27,12 @@ const SHOTS: readonly Shot[] = [
   },
   { name: 'board-days', path: '/?day=2027-04-12&days=4&z=1.6', as: 'manager' },
   {
-    name: 'places',
+    name: 'spaces',
     path: '/spaces?people=60&day=2027-05-20&from=18:00&to=20:00&repeat=weekly&dates=6',
     as: 'requester',
   },
-  { name: 'place', path: '/spaces/QH', as: 'requester' },
-  { name: 'dates', path: '/calendar?day=2027-04-14', as: 'manager' },
+  { name: 'space', path: '/spaces/QH', as: 'requester' },
+  { name: 'calendar', path: '/calendar?day=2027-04-14', as: 'manager' },
   { name: 'print', path: '/print?what=board&from=2027-04-24&days=1&page=wide', as: 'manager' },
   { name: 'ask', path: '/ask?space=9&start=2027-04-21T14:00&minutes=90', as: 'requester' },
   { name: 'plan', path: '/spaces/QH/plan?layout=theatre&people=200&stage=1&wheelchairs=4' },
@@ -41,12 +41,12 @@ const SHOTS: readonly Shot[] = [
   { name: 'decide-series', path: '/desk', as: 'manager', click: '::-p-text(Summer strings, Thursdays)' },
   { name: 'bookings', path: '/desk/bookings?made=single&from=2027-04-13', as: 'manager' },
   { name: 'my-request', path: '/requests', as: 'requester', click: '::-p-text(Ferns from spores)' },
-  { name: 'notices', path: '/whats-on/_all/week' },
+  { name: 'whats-on', path: '/whats-on/_all/week' },
   { name: 'closure', path: '/administration/closure/new', as: 'manager' },
   { name: 'display', path: '/display/building/1' },
-  { name: 'setups-phone', path: '/work-orders', as: 'crew', size: PHONE },
-  { name: 'setups-week', path: '/work-orders/week?team=2', as: 'manager' },
-  { name: 'recipe', path: '/work-orders/templates/6', as: 'manager' },
+  { name: 'work-orders-phone', path: '/work-orders', as: 'crew', size: PHONE },
+  { name: 'crews-week', path: '/work-orders/week?team=2', as: 'manager' },
+  { name: 'work-order-template', path: '/work-orders/templates/6', as: 'manager' },
 ];
 
 const FILL_IN: Readonly<Record<string, string>> = {

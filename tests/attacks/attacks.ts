@@ -126,7 +126,7 @@ export const ATTACKS: readonly Attack[] = [
     send: (target) => post(target, '/api/check', check(3000), target.cookies.requester),
   },
   {
-    name: 'ways out of 400 dates',
+    name: 'alternatives of 400 dates',
     lanes: 4,
     send: (target) =>
       post(target, '/api/alternatives', { of: 'form', check: check(400) }, target.cookies.requester),

@@ -97,7 +97,7 @@ const pickWay = async (page: Page, sentence: string) => {
 };
 
 describe('in the form', () => {
-  test('a clash comes with ways out; one is taken with the keys alone and sent', async () => {
+  test('a clash comes with alternatives; one is taken with the keys alone and sent', async () => {
     await booked('Moss under lamps', 'manager', { day: '2027-10-05' });
     const page = await show(browser, `/ask?space=${STUDIO}&start=2027-10-05T14:00&minutes=120`, 'requester');
     for (const [label, value] of Object.entries({ ...MAIN, Title: 'Lichen by torchlight' }))

@@ -47,7 +47,7 @@ async function guardAgrees(reference: string, occurrence: number, patch: DatePat
   expectDone(await undo(office, 'mara', moved.changeSet!));
 }
 
-describe('ways out of one date', () => {
+describe('alternatives of one date', () => {
   test('are found for the office, each stands before the guard, and none is a clash', async () => {
     await approvedIn(office, 'ben', { title: 'Lichen walk' });
     const reference = await submit(office, 'ada');
@@ -115,7 +115,7 @@ describe('ways out of one date', () => {
   });
 });
 
-test('a booking that a later closure puts at risk has ways out too; moved, it is no longer at risk', async () => {
+test('a booking that a later closure puts at risk has alternatives too; moved, it is no longer at risk', async () => {
   const reference = await approvedIn(office, 'ada');
   const [from, to] = [`${DAY}T13:00`, `${DAY}T15:00`];
   expect(await shut(office.as('mara'), { spaceId: SPACE.ST }, from, to, 'the floor is sealed')).toBe(1);

@@ -207,7 +207,7 @@ test('of one person only so much waits; what waits can be stopped; an error is o
   await expect(broken).rejects.toMatchObject({ stack: expect.stringContaining('print-sheet') as string });
 });
 
-test('ways out are told line by line from there, and nobody who has gone is told more', async () => {
+test('alternatives are told line by line from there, and nobody who has gone is told more', async () => {
   const check = { ...daily(14), key: undefined };
   expectDone(await act(office, 'mara', await submit(office, 'ben', daily(14)), STEPS[0]!));
   const body = alternativesSchema.parse({ of: 'form', check });

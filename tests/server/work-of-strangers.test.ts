@@ -32,7 +32,7 @@ test('a source without an account has so many dates checked in a minute, and tak
   expect(refusalOf(await count(from('four'), 1))).toEqual({ code: 'wait-or-sign-in', minutes: 1 });
 });
 
-test('a check counts its dates, ways out many times as many, and neither is done once refused', async () => {
+test('a check counts its dates, alternatives many times as many, and neither is done once refused', async () => {
   const counted: [who: string, dates: number][] = [];
   const countWork: CountWork = ({ viewer }, dates) => {
     counted.push([viewer ? 'with an account' : 'stranger', dates]);

@@ -36,7 +36,7 @@ function navFor(person: SignedInPerson | null, news: number): NavItem[] {
     { href: '/whats-on', label: t`What’s on` },
     ...(may('consent.answer') ? [{ href: '/consents', label: t`Consents` }] : []),
     ...(may('orders.read') ? [{ href: '/work-orders', label: t`Work orders` }] : []),
-    ...(may('house.read') ? [{ href: '/administration', label: t`Administration` }] : []),
+    ...(may('administration.read') ? [{ href: '/administration', label: t`Administration` }] : []),
     ...(may('request.read')
       ? [{ href: '/requests', label: t`My requests`, count: news, countWords: t`new` }]
       : []),

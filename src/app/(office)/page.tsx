@@ -21,7 +21,7 @@ export default async function BoardPage({ searchParams }: { searchParams: Promis
   const address = readBoardAddress({
     get: (name) => (typeof query[name] === 'string' ? query[name] : null),
   });
-  const ctx = await pageContext('board.look', '/');
+  const ctx = await pageContext('board.read', '/');
   const tzid = await siteZone(ctx.db);
   // Each waits for the database alone: asked for together they take as long as the longest.
   const [categories, requester, choices, saved] = await Promise.all([

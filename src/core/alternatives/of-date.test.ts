@@ -98,7 +98,7 @@ describe('what troubles do not draw', () => {
   });
 });
 
-describe('ways out of one date, against trying everything', () => {
+describe('alternatives of one date, against trying everything', () => {
   test('on 500 seeded cases the five best and the best of every other kind are the same', () => {
     const met = { troubled: 0, kinds: new Map<string, number>(), cut: 0 };
     fc.assert(

@@ -14,13 +14,13 @@ interface RightWords {
 /** Every action in words: one without them does not compile. */
 const WORDS: Readonly<Record<Action, RightWords>> = texts(
   {
-    'board.look': {
+    'board.read': {
       thing: 'Board, calendar',
       does: 'see',
       only: 'what is not for everybody is only “taken” to readers and requesters',
     },
     'space.find': { thing: 'Spaces', does: 'find and look at' },
-    'notices.read': {
+    'whats-on.read': {
       thing: 'What’s on, feeds, displays',
       does: 'read',
       only: 'each calendar names its own readers',
@@ -57,7 +57,7 @@ const WORDS: Readonly<Record<Action, RightWords>> = texts(
       does: 'undo',
       only: 'requesters what they did themselves; ten minutes',
     },
-    'own.keep': { thing: 'Account', does: 'save views, pins, deputies', only: 'their own' },
+    'own.change': { thing: 'Account', does: 'save views, pins, deputies', only: 'their own' },
     'file.send': { thing: 'Files', does: 'send' },
     'file.read': { thing: 'Files', does: 'read', only: 'of requests they may read' },
     'message.send': { thing: 'Requests', does: 'write messages', only: 'requesters in their own' },
@@ -66,15 +66,21 @@ const WORDS: Readonly<Record<Action, RightWords>> = texts(
       does: 'change or extend a series',
       only: 'requesters their own',
     },
-    'house.start': { thing: 'Administration', does: 'set up the office', only: 'once, while there is none' },
-    'house.change': { thing: 'Administration', does: 'change seasons, closures, stock, hosts, shifts' },
-    'house.read': { thing: 'Administration', does: 'read' },
-    'house.keep': { thing: 'Administration', does: 'change spaces, equipment, teams, services, categories' },
-    'people.keep': { thing: 'People', does: 'see, change, invite, sign out, with their roles' },
-    'archive.keep': { thing: 'Administration', does: 'take out the whole office, bring in another' },
+    'office.start': { thing: 'Administration', does: 'set up the office', only: 'once, while there is none' },
+    'administration.change': {
+      thing: 'Administration',
+      does: 'change seasons, closures, stock, hosts, shifts',
+    },
+    'administration.read': { thing: 'Administration', does: 'read' },
+    'office.change': {
+      thing: 'Administration',
+      does: 'change spaces, equipment, teams, services, categories',
+    },
+    'people.change': { thing: 'People', does: 'see, change, invite, sign out, with their roles' },
+    'archive.change': { thing: 'Administration', does: 'take out the whole office, bring in another' },
     'units.read': { thing: 'Equipment', does: 'see who has which unit' },
     'desk.read': { thing: 'Desk', does: 'read, decide' },
-    'desk.take-on': { thing: 'Desk', does: 'take requests on' },
+    'desk.assign': { thing: 'Desk', does: 'take requests on' },
     'bookings.read': { thing: 'Many bookings', does: 'find' },
     'bookings.change': { thing: 'Many bookings', does: 'change together' },
     'outbox.read': {
@@ -90,9 +96,9 @@ const WORDS: Readonly<Record<Action, RightWords>> = texts(
     'orders.read': { thing: 'Work orders', does: 'read', only: 'crews those of their teams first' },
     'order.mark': { thing: 'Work orders', does: 'mark, note, count' },
     'orders.lead': { thing: 'Work orders', does: 'issue, share out, shifts' },
-    'recipes.keep': { thing: 'Work order templates', does: 'make and change' },
-    'calendars.keep': { thing: 'Calendars', does: 'make and change' },
-    'notice.edit': { thing: 'What’s on', does: 'edit, hold back' },
+    'templates.change': { thing: 'Work order templates', does: 'make and change' },
+    'calendars.change': { thing: 'Calendars', does: 'make and change' },
+    'published.edit': { thing: 'What’s on', does: 'edit, hold back' },
     'feeds.own': { thing: 'Account', does: 'have a private feed' },
   },
   'thing',

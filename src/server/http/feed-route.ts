@@ -15,7 +15,7 @@ const known = (request: Request): string | null =>
 /** A GET of a feed in one of its formats; who holds what it is now gets no body. */
 export const feedRoute = (of: (params: RouteParams, request: Request) => FeedOf) =>
   readRoute({
-    action: 'notices.read',
+    action: 'whats-on.read',
     run: async (ctx, request, params) => {
       const format = formatOf(params.file ?? '');
       if (!format) return refusalResponse({ code: 'not-found', what: t`feed at this address` });

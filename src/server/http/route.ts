@@ -39,7 +39,7 @@ function isSameOrigin(request: Request): boolean {
 async function contextFor(request: Request, action: Action): Promise<Outcome<Context>> {
   const session = (await cookies()).get(SESSION_COOKIE)?.value;
   const { base } = await runtime();
-  if (action !== 'house.start' && !(await isSetUp(base.db))) return refuse({ code: 'not-set-up' });
+  if (action !== 'office.start' && !(await isSetUp(base.db))) return refuse({ code: 'not-set-up' });
   const viewer = await personOfCookie(base.db, session);
   const permission = permissionFor(action, viewer);
   if (permission === 'sign-in-first') return refuse({ code: 'sign-in-first' });

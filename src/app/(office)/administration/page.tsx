@@ -33,7 +33,7 @@ const ELSEWHERE = texts(
       href: '/administration/archive',
       name: 'The whole office',
       about: 'Everything as one archive: taken out to keep or to move, brought in.',
-      action: 'archive.keep',
+      action: 'archive.change',
     },
   ] as const,
   'name',
@@ -41,7 +41,7 @@ const ELSEWHERE = texts(
 );
 
 export default async function HousePage() {
-  const ctx = await signedInPage('house.read', '/administration');
+  const ctx = await signedInPage('administration.read', '/administration');
   const counts = await countEntries(ctx.db);
   const kinds = ENTRY_KINDS.filter((kind) => permissionFor(readingOf(kind), ctx.viewer) === 'allowed');
   const elsewhere = ELSEWHERE.filter(

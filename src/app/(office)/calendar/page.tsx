@@ -19,7 +19,7 @@ type Query = Readonly<Record<string, string | string[] | undefined>>;
 
 export default async function DatesPage({ searchParams }: { searchParams: Promise<Query> }) {
   const query = await searchParams;
-  const ctx = await pageContext('board.look', '/calendar');
+  const ctx = await pageContext('board.read', '/calendar');
   const address = readDatesAddress({
     get: (name) => (typeof query[name] === 'string' ? query[name] : null),
   });

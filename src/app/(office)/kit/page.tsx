@@ -9,7 +9,7 @@ export const metadata: Metadata = texts({ title: 'The kit of parts', robots: { i
 
 /** Every part of the kit in its states, for those who build with it; there where a setting says so. */
 export default async function KitPage() {
-  await pageContext('board.look', '/kit');
+  await pageContext('board.read', '/kit');
   if (!showsKit()) notFound();
   return <Gallery />;
 }

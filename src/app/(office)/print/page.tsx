@@ -22,7 +22,7 @@ type Query = Readonly<Record<string, string | string[] | undefined>>;
 
 export default async function PrintPage({ searchParams }: { searchParams: Promise<Query> }) {
   const query = await searchParams;
-  const ctx = await pageContext('board.look', '/print');
+  const ctx = await pageContext('board.read', '/print');
   const text = Object.fromEntries(
     Object.entries(query).flatMap(([name, value]) =>
       typeof value === 'string' && value ? [[name, value]] : [],

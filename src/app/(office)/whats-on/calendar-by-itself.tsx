@@ -23,7 +23,7 @@ export interface CalendarPageProps {
 export async function calendarMetadata({ params, searchParams }: CalendarPageProps): Promise<Metadata> {
   const { slug, ...shown } = await params;
   const { link } = await readNotices(`/whats-on/${slug}`, shown, searchParams);
-  const ctx = await pageContext('notices.read', `/whats-on/${slug}`);
+  const ctx = await pageContext('whats-on.read', `/whats-on/${slug}`);
   const calendar = await calendarFor(ctx, slug, link);
   if (!calendar) return { title: t`What’s on` };
   const base = `/whats-on/${calendar.slug}`;
@@ -50,7 +50,7 @@ export async function calendarMetadata({ params, searchParams }: CalendarPagePro
 export async function CalendarByItself({ params, searchParams }: CalendarPageProps) {
   const { slug, ...shown } = await params;
   const { query, link, fault } = await readNotices(`/whats-on/${slug}`, shown, searchParams);
-  const ctx = await pageContext('notices.read', `/whats-on/${slug}`);
+  const ctx = await pageContext('whats-on.read', `/whats-on/${slug}`);
   const outcome = await noticesOf(ctx, slug, link, query);
   if (!outcome.ok) notFound();
   const page = outcome.value;

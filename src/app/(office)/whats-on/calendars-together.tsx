@@ -22,7 +22,7 @@ export interface TogetherProps {
 
 /** All calendars in whatever view the address says. */
 export async function CalendarsTogether({ shown, searchParams }: TogetherProps) {
-  const ctx = await pageContext('notices.read', TOGETHER);
+  const ctx = await pageContext('whats-on.read', TOGETHER);
   const { query, fault } = await readNotices(TOGETHER, shown, searchParams);
   const page = await notices(ctx, query);
   return (
@@ -32,7 +32,7 @@ export async function CalendarsTogether({ shown, searchParams }: TogetherProps) 
         <p className="no-print flex flex-wrap gap-x-4">
           <a href="#calendars">{t`The calendars by themselves`}</a>
           <Link href="/whats-on/follow">{t`Follow them`}</Link>
-          {permissionFor('calendars.keep', ctx.viewer) === 'allowed' && (
+          {permissionFor('calendars.change', ctx.viewer) === 'allowed' && (
             <>
               <Link href="/administration/calendars">{t`Manage the calendars`}</Link>
               <Link href="/whats-on/ledger">{t`Who was shown what`}</Link>

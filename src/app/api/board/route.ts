@@ -4,7 +4,7 @@ import { readRoute, refusalResponse } from '@/server/http/route';
 import { boardSpanText } from '@/server/use-cases/calendar/board-span';
 
 export const GET = readRoute({
-  action: 'board.look',
+  action: 'board.read',
   run: async (ctx, request) => {
     const query = readQuery(request, boardQuerySchema);
     if (!query.ok) return refusalResponse(query.refusal);

@@ -3,7 +3,7 @@ import { signedIn, writeRoute } from '@/server/http/route';
 import { saveCalendar } from '@/server/use-cases/publishing/keep/save-calendar';
 
 export const POST = writeRoute({
-  action: 'calendars.keep',
+  action: 'calendars.change',
   body: saveCalendarSchema,
   run: (ctx, body) => saveCalendar(signedIn(ctx), body),
 });

@@ -4,7 +4,7 @@ import { readRoute, refusalResponse } from '@/server/http/route';
 import { datesOf } from '@/server/use-cases/calendar/dates';
 
 export const GET = readRoute({
-  action: 'board.look',
+  action: 'board.read',
   run: async (ctx, request) => {
     const query = readQuery(request, datesQuerySchema);
     if (!query.ok) return refusalResponse(query.refusal);

@@ -5,7 +5,7 @@ import { readRoute, refusalResponse } from '@/server/http/route';
 import { dayStrip } from '@/server/use-cases/calendar/day-strip';
 
 export const GET = readRoute({
-  action: 'board.look',
+  action: 'board.read',
   run: async (ctx, request) => {
     const query = dayStripQuerySchema.safeParse(Object.fromEntries(new URL(request.url).searchParams));
     if (!query.success)

@@ -6,6 +6,6 @@ import { answer, refusalResponse, writerFor } from '@/server/http/route';
 export const POST = (request: Request): Promise<Response> =>
   answer(request, async () => {
     // Before the first day too: its form is one of them.
-    const ctx = await writerFor(request, 'house.start');
+    const ctx = await writerFor(request, 'office.start');
     return ctx.ok ? goOnTo(NEEDS_SCRIPTS_PAGE) : refusalResponse(ctx.refusal);
   });

@@ -4,7 +4,7 @@ import { news } from '@/server/use-cases/calendar/news';
 
 /** Asked every few seconds by pages that are seen: 304 where nothing has changed. */
 export const GET = readRoute({
-  action: 'board.look',
+  action: 'board.read',
   run: async (ctx, request) => {
     const { since } = newsQuerySchema.parse(Object.fromEntries(new URL(request.url).searchParams));
     const reply = await news(ctx, since);

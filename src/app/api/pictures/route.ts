@@ -3,7 +3,7 @@ import { signedIn, uploadRoute } from '@/server/http/route';
 import { sendPicture } from '@/server/use-cases/administration/entries/pictures';
 
 export const POST = uploadRoute({
-  action: 'house.keep',
+  action: 'office.change',
   query: sendPictureSchema,
   run: (ctx, query, body) => sendPicture(signedIn(ctx), query, body),
 });

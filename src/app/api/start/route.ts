@@ -4,7 +4,7 @@ import { sessionCookie } from '@/server/http/session-cookie';
 import { firstStart } from '@/server/use-cases/administration/start/first-start';
 
 export const POST = writeRoute({
-  action: 'house.start',
+  action: 'office.start',
   body: startSchema,
   run: (ctx, body) => firstStart(ctx, body, Date.now()),
   headers: async ({ sessionId }) => ({ 'Set-Cookie': await sessionCookie(sessionId) }),

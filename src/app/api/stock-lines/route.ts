@@ -3,7 +3,7 @@ import { signedIn, writeRoute } from '@/server/http/route';
 import { addStockLine } from '@/server/use-cases/administration/stock/stock-line';
 
 export const POST = writeRoute({
-  action: 'house.change',
+  action: 'administration.change',
   body: stockLineSchema,
   run: (ctx, body) => addStockLine(signedIn(ctx), body),
 });

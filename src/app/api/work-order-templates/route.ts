@@ -3,7 +3,7 @@ import { signedIn, writeRoute } from '@/server/http/route';
 import { saveTemplate } from '@/server/use-cases/work-orders/save-template';
 
 export const POST = writeRoute({
-  action: 'recipes.keep',
+  action: 'templates.change',
   body: saveTemplateSchema,
   run: (ctx, body) => saveTemplate(signedIn(ctx), body),
 });

@@ -20,7 +20,7 @@ interface Props {
 /** A public calendar within a page of another site. Whoever is signed in here makes no difference to it. */
 export default async function EmbedPage({ params, searchParams }: Props) {
   const { slug } = await params;
-  const ctx = await pageContext('notices.read', `/embed/${slug}`);
+  const ctx = await pageContext('whats-on.read', `/embed/${slug}`);
   const parsed = embedSchema.safeParse(await searchParams);
   const look = parsed.success ? parsed.data : embedSchema.parse({});
   const query = noticesQuerySchema.parse({ view: look.view, on: look.on });

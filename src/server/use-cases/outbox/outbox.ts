@@ -30,7 +30,7 @@ import {
  */
 function readable({ viewer }: Context): Readable {
   const isRequests = permissionFor('desk.read', viewer) === 'allowed';
-  const isAccounts = permissionFor('people.keep', viewer) === 'allowed';
+  const isAccounts = permissionFor('people.change', viewer) === 'allowed';
   if (isRequests && isAccounts) return 'all';
   if (isRequests) return 'about requests';
   return isAccounts ? 'about accounts' : 'none';

@@ -11,7 +11,7 @@ import Link from '@/ui/kit/link';
 export const metadata: Metadata = texts({ title: 'The whole office' });
 
 export default async function ArchivePage() {
-  const ctx = await signedInPage('archive.keep', '/administration/archive');
+  const ctx = await signedInPage('archive.change', '/administration/archive');
   const [counts, office] = [await countOffice(ctx.db), await officeContact(ctx.db)];
   const said = (Object.entries(OFFICE_COUNT_WORDS) as [keyof OfficeCounts, string][])
     .map(([of, word]) => `${counts[of]} ${word.toLowerCase()}`)

@@ -13,7 +13,7 @@ export const metadata: Metadata = texts({ title: 'Manage the calendars' });
 type Query = Promise<Readonly<Record<string, string | string[] | undefined>>>;
 
 export default async function KeptPage({ searchParams }: { searchParams: Query }) {
-  const ctx = await pageContext('calendars.keep', '/administration/calendars');
+  const ctx = await pageContext('calendars.change', '/administration/calendars');
   const { saved } = await searchParams;
   const { calendars } = await calendarBook(ctx);
   const just = calendars.find(({ id }) => String(id) === saved);

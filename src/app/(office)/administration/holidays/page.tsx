@@ -14,7 +14,7 @@ export const metadata: Metadata = texts({ title: 'Holidays' });
 type Query = Promise<Readonly<Record<string, string | string[] | undefined>>>;
 
 export default async function HolidaysPage({ searchParams }: { searchParams: Query }) {
-  const ctx = await signedInPage('house.change', '/administration/holidays');
+  const ctx = await signedInPage('administration.change', '/administration/holidays');
   const { of, year } = await searchParams;
   const thisYear = Number(dateOf(toLocal(ctx.clock.now(), await siteZone(ctx.db))).slice(0, 4));
   const asked = holidayQuery.safeParse({

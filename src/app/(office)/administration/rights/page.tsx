@@ -16,7 +16,7 @@ const Cell = ({ may }: { may: boolean }) => (
 );
 
 export default async function RightsPage() {
-  await signedInPage('house.read', '/administration/rights');
+  await signedInPage('administration.read', '/administration/rights');
   const lines = rightLines();
   return (
     <>

@@ -20,7 +20,7 @@ export async function eventMetadata(
   date: string | null,
   searchParams: SearchParams,
 ): Promise<Metadata> {
-  const ctx = await pageContext('notices.read', `/events/${event}`);
+  const ctx = await pageContext('whats-on.read', `/events/${event}`);
   const outcome = await eventPage(ctx, event, date, await linkOf(searchParams));
   if (!outcome.ok) return { title: t`What’s on`, robots: { index: false } };
   const { words, path } = outcome.value;
@@ -43,7 +43,7 @@ export async function EventPageFor({
   readonly searchParams: SearchParams;
 }) {
   const link = await linkOf(searchParams);
-  const ctx = await pageContext('notices.read', `/events/${event}`);
+  const ctx = await pageContext('whats-on.read', `/events/${event}`);
   const outcome = await eventPage(ctx, event, date, link);
   if (!outcome.ok) notFound();
   const page = outcome.value;

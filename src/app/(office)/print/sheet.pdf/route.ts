@@ -11,7 +11,7 @@ const fileName = (title: string): string =>
     .replace(/^-|-$/g, '')}.pdf`;
 
 export const GET = readRoute({
-  action: 'board.look',
+  action: 'board.read',
   run: async (ctx, request) => {
     const query = readQuery(request, printQuerySchema);
     if (!query.ok) return refusalResponse(query.refusal);

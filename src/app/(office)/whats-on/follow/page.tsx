@@ -78,7 +78,7 @@ const PublicCalendars = ({ open }: { readonly open: Calendar[] }) => (
 
 /** Every address under which something can be followed, the viewer's own among them. */
 export default async function FollowPage() {
-  const ctx = await pageContext('notices.read', '/whats-on/follow');
+  const ctx = await pageContext('whats-on.read', '/whats-on/follow');
   const open = (await readableCalendars({ ...ctx, viewer: null })).filter(
     ({ readers }) => readers.kind === 'everyone',
   );

@@ -22,7 +22,7 @@ const WHAT_WORDS = texts({
 } as const);
 
 export default async function LedgerPage({ searchParams }: { searchParams: Query }) {
-  const ctx = await pageContext('calendars.keep', '/whats-on/ledger');
+  const ctx = await pageContext('calendars.change', '/whats-on/ledger');
   const parsed = ledgerQuerySchema.safeParse(await searchParams);
   const page = await ledger(ctx, parsed.success ? parsed.data : ledgerQuerySchema.parse({}));
   const { query, calendars, lines, isCut } = page;

@@ -9,7 +9,7 @@ import { SetupsLinks, viewsFor } from '@/ui/work-orders/setups-links';
 export const metadata: Metadata = texts({ title: 'Work order templates' });
 
 export default async function TemplatesPage() {
-  const ctx = await signedInPage('recipes.keep', '/work-orders/templates');
+  const ctx = await signedInPage('templates.change', '/work-orders/templates');
   return (
     <div className="mx-auto max-w-6xl">
       <SetupsLinks current="recipes" shown={viewsFor(ctx.viewer.roles)} />

@@ -3,7 +3,7 @@ import { writeRoute } from '@/server/http/route';
 import { bringIn } from '@/server/use-cases/administration/archive/bring-in';
 
 export const POST = writeRoute({
-  action: 'archive.keep',
+  action: 'archive.change',
   body: bringInSchema,
   run: (ctx, input, { id = '' }) => bringIn(ctx, id, input),
 });

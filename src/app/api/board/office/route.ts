@@ -2,7 +2,7 @@ import { readRoute } from '@/server/http/route';
 import { boardDataText } from '@/server/use-cases/calendar/board-data';
 
 export const GET = readRoute({
-  action: 'board.look',
+  action: 'board.read',
   run: async (ctx, request) => {
     const { version, text } = await boardDataText(ctx.db);
     const tag = `"${version}"`;

@@ -4,7 +4,7 @@ import { numberedRoute } from '@/server/http/numbered-route';
 import { doWithCalendar } from '@/server/use-cases/publishing/keep/save-calendar';
 
 export const POST = numberedRoute({
-  action: 'calendars.keep',
+  action: 'calendars.change',
   body: calendarCommandSchema,
   what: untranslated('such calendar'),
   run: doWithCalendar,

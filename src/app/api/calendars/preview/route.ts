@@ -4,7 +4,7 @@ import { writeRoute } from '@/server/http/route';
 import { previewCalendar } from '@/server/use-cases/publishing/keep/preview-calendar';
 
 export const POST = writeRoute({
-  action: 'calendars.keep',
+  action: 'calendars.change',
   body: calendarPreviewSchema,
   run: async (ctx, body) => done(await previewCalendar(ctx, body)),
 });

@@ -3,7 +3,7 @@ import { signedIn, writeRoute } from '@/server/http/route';
 import { markNewsRead } from '@/server/use-cases/requests/own/news';
 
 export const POST = writeRoute({
-  action: 'own.keep',
+  action: 'own.change',
   body: newsMarkSchema,
   run: (ctx, body) => markNewsRead(signedIn(ctx), body),
 });

@@ -3,7 +3,7 @@ import { signedIn, writeRoute } from '@/server/http/route';
 import { pin } from '@/server/repositories/people/familiar';
 
 export const POST = writeRoute({
-  action: 'own.keep',
+  action: 'own.change',
   body: pinSchema,
   run: (ctx, body) => pin(signedIn(ctx), body),
 });

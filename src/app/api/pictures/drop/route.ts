@@ -3,7 +3,7 @@ import { signedIn, writeRoute } from '@/server/http/route';
 import { dropPicture } from '@/server/use-cases/administration/entries/pictures';
 
 export const POST = writeRoute({
-  action: 'house.keep',
+  action: 'office.change',
   body: dropPictureSchema,
   run: (ctx, input) => dropPicture(signedIn(ctx), input),
 });

@@ -4,7 +4,7 @@ import { readRoute, refusalResponse } from '@/server/http/route';
 import { spaceDay } from '@/server/use-cases/calendar/space-day';
 
 export const GET = readRoute({
-  action: 'board.look',
+  action: 'board.read',
   run: async (ctx, request) => {
     const query = readQuery(request, spaceDaySchema);
     if (!query.ok) return refusalResponse(query.refusal);

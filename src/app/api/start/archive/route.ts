@@ -3,7 +3,7 @@ import { uploadRoute } from '@/server/http/route';
 import { takeInFirst } from '@/server/use-cases/administration/archive/bring-in';
 
 export const POST = uploadRoute({
-  action: 'house.start',
+  action: 'office.start',
   query: noQuery,
   run: (ctx, _, body) => takeInFirst(ctx, body, Date.now()),
 });

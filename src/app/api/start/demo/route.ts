@@ -3,7 +3,7 @@ import { writeRoute } from '@/server/http/route';
 import { loadDemo } from '@/server/use-cases/administration/start/load-demo';
 
 export const POST = writeRoute({
-  action: 'house.start',
+  action: 'office.start',
   body: z.object({}),
   run: (ctx) => loadDemo(ctx),
 });

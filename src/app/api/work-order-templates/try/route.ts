@@ -3,7 +3,7 @@ import { signedIn, writeRoute } from '@/server/http/route';
 import { tryTemplate } from '@/server/use-cases/work-orders/try-template';
 
 export const POST = writeRoute({
-  action: 'recipes.keep',
+  action: 'templates.change',
   body: tryTemplateSchema,
   run: (ctx, body) => tryTemplate(signedIn(ctx), body),
 });

@@ -10,7 +10,7 @@ export const metadata: Metadata = texts({ title: 'In the lobby', robots: { index
 
 export default async function LobbyPage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
-  const ctx = await pageContext('notices.read', `/display/building/${id}`);
+  const ctx = await pageContext('whats-on.read', `/display/building/${id}`);
   const outcome = await buildingDisplay(ctx, /^\d{1,9}$/.test(id) ? Number(id) : 0);
   if (!outcome.ok) notFound();
   return (

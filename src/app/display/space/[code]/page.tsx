@@ -10,7 +10,7 @@ export const metadata: Metadata = texts({ title: 'At the door', robots: { index:
 
 export default async function DoorPage({ params }: { params: Promise<{ code: string }> }) {
   const { code } = await params;
-  const ctx = await pageContext('notices.read', `/display/space/${code}`);
+  const ctx = await pageContext('whats-on.read', `/display/space/${code}`);
   const outcome = await spaceDisplay(ctx, code);
   if (!outcome.ok) notFound();
   return (

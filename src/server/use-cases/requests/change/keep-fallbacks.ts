@@ -90,12 +90,8 @@ export async function keepFallbacks(
   });
   const checked = await checkPlans(ctx, change, plans, 'office');
   const blocked = checked.filter(isBlocked);
-  if (blocked.length)
-    return refuse({
-      code: 'conflict',
-      sentences: sentencesWhere(blocked, unapprovable),
-      dates: blocked.length,
-    });
+  const sentences = sentencesWhere(blocked, unapprovable);
+  if (blocked.length) return refuse({ code: 'conflict', sentences, dates: blocked.length });
   await applyPlans(change, plans, await linksOf(change, checked));
   return done(undefined);
 }

@@ -6,7 +6,7 @@ import { readRoute, refusalResponse } from '@/server/http/route';
 import { csvOf } from '@/server/use-cases/administration/entries/csv/csv-out';
 
 export const GET = readRoute({
-  action: 'house.read',
+  action: 'administration.read',
   run: async (ctx, _, { kind = '' }) => {
     if (!isCsvKind(kind)) return refusalResponse({ code: 'not-found', what: t`such table` });
     if (permissionFor(readingOf(kind), ctx.viewer) !== 'allowed')

@@ -3,7 +3,7 @@ import { packOffice } from '@/server/archive/pack';
 import { readRoute } from '@/server/http/route';
 
 export const GET = readRoute({
-  action: 'archive.keep',
+  action: 'archive.change',
   run: async (ctx) => {
     const nowMs = Date.now();
     const packed = await packOffice(ctx, nowMs);

@@ -38,7 +38,7 @@ interface Props {
 
 export default async function CalendarFormPage({ params, searchParams }: Props) {
   const { id } = await params;
-  const ctx = await pageContext('calendars.keep', `/administration/calendars/${id}`);
+  const ctx = await pageContext('calendars.change', `/administration/calendars/${id}`);
   const { calendars, choices } = await calendarBook(ctx);
   const stored = id === 'new' ? null : calendars.find((each) => String(each.id) === id);
   if (stored === undefined) notFound();

@@ -8,7 +8,7 @@ const yes = (may: boolean): string => (may ? t`yes` : t`no`);
 
 /** Who may do what as a table (RFC 4180). */
 export const GET = readRoute({
-  action: 'house.read',
+  action: 'administration.read',
   run: async () => {
     const rows = rightLines().map(({ thing, does, nobody, roles, only = '' }) => [
       thing,

@@ -2,7 +2,7 @@ import { readRoute, refusalResponse } from '@/server/http/route';
 import { eventFile } from '@/server/use-cases/publishing/event-page';
 
 export const GET = readRoute({
-  action: 'notices.read',
+  action: 'whats-on.read',
   run: async (ctx, request, { event }) => {
     const params = new URL(request.url).searchParams;
     const outcome = await eventFile(ctx, event!, params.get('date'), params.get('link'));

@@ -34,7 +34,7 @@ export default async function PlanPage({ params, searchParams }: PlanPageProps) 
         floor={floor.value}
         query={planQuerySchema.parse(await searchParams)}
         own={await ownLayouts(ctx.db)}
-        mayKeep={permissionFor('house.change', ctx.viewer) === 'allowed'}
+        mayKeep={permissionFor('administration.change', ctx.viewer) === 'allowed'}
       />
     </>
   );

@@ -85,7 +85,7 @@ const EmbedForm = ({ base, look, contrast, path, calendar }: EmbedFormProps) => 
 /** What to put into a page elsewhere so that a calendar stands there, and how it will look. */
 export default async function EmbedBuilderPage({ params, searchParams }: Props) {
   const { slug } = await params;
-  const ctx = await pageContext('notices.read', `/whats-on/${slug}/embed`);
+  const ctx = await pageContext('whats-on.read', `/whats-on/${slug}/embed`);
   const calendar = await calendarFor({ ...ctx, viewer: null }, slug, null);
   if (!calendar) notFound();
   const parsed = embedSchema.safeParse(await searchParams);

@@ -7,7 +7,7 @@ import { ledger } from '@/server/use-cases/publishing/keep/ledger';
 
 /** The ledger as a table (RFC 4180); cells that a spreadsheet would calculate are made harmless. */
 export const GET = readRoute({
-  action: 'calendars.keep',
+  action: 'calendars.change',
   run: async (ctx, request) => {
     const query = readQuery(request, ledgerQuerySchema);
     if (!query.ok) return refusalResponse(query.refusal);

@@ -14,7 +14,7 @@ export default async function TemplatePage({ params }: { params: Promise<{ id: s
   const { id } = await params;
   const isNew = id === 'new';
   if (!isNew && !/^\d{1,15}$/.test(id)) notFound();
-  const ctx = await signedInPage('recipes.keep', `/work-orders/templates/${id}`);
+  const ctx = await signedInPage('templates.change', `/work-orders/templates/${id}`);
   const stored = isNew ? null : await storedTemplate(ctx.db, Number(id));
   if (!isNew && !stored) notFound();
   return (

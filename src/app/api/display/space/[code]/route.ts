@@ -2,7 +2,7 @@ import { readRoute, refusalResponse } from '@/server/http/route';
 import { spaceDisplay } from '@/server/use-cases/publishing/display';
 
 export const GET = readRoute({
-  action: 'notices.read',
+  action: 'whats-on.read',
   run: async (ctx, _, { code }) => {
     const outcome = await spaceDisplay(ctx, code!);
     return outcome.ok

@@ -4,7 +4,7 @@ import { numberedRoute } from '@/server/http/numbered-route';
 import { dropOwnLayout } from '@/server/use-cases/administration/stock/own-layouts';
 
 export const POST = numberedRoute({
-  action: 'house.change',
+  action: 'administration.change',
   body: dropOwnLayoutSchema,
   what: untranslated('such seating plan'),
   run: (ctx, id, { key }) => dropOwnLayout(ctx, id, key),

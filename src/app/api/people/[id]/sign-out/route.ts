@@ -4,7 +4,7 @@ import { numberedRoute } from '@/server/http/numbered-route';
 import { signOutEverywhere } from '@/server/use-cases/accounts/account/keep-accounts';
 
 export const POST = numberedRoute({
-  action: 'people.keep',
+  action: 'people.change',
   body: accountCommandSchema,
   what: untranslated('such person'),
   run: (ctx, id, { key }) => signOutEverywhere(ctx, id, key, Date.now()),

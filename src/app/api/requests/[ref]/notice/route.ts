@@ -3,7 +3,7 @@ import { signedIn, writeRoute } from '@/server/http/route';
 import { editNotice } from '@/server/use-cases/publishing/keep/edit-notice';
 
 export const POST = writeRoute({
-  action: 'notice.edit',
+  action: 'published.edit',
   body: editNoticeSchema,
   run: (ctx, body, { ref }) => editNotice(signedIn(ctx), ref!, body),
 });

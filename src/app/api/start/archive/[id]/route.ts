@@ -3,7 +3,7 @@ import { writeRoute } from '@/server/http/route';
 import { bringInFirst } from '@/server/use-cases/administration/archive/bring-in';
 
 export const POST = writeRoute({
-  action: 'house.start',
+  action: 'office.start',
   body: bringInSchema,
   run: (ctx, _, { id = '' }) => bringInFirst(ctx, id),
 });

@@ -4,7 +4,7 @@ import { numberedRoute } from '@/server/http/numbered-route';
 import { retireTemplate } from '@/server/use-cases/work-orders/save-template';
 
 export const POST = numberedRoute({
-  action: 'recipes.keep',
+  action: 'templates.change',
   body: retireTemplateSchema,
   what: untranslated('such template'),
   run: retireTemplate,
