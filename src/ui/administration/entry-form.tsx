@@ -14,16 +14,6 @@ import { useEntry } from './use-entry';
 import { Form } from '@/ui/kit/form';
 import type { useSend } from '@/ui/hooks/use-send';
 
-interface EntryFormProps {
-  readonly kind: EntryKind;
-  readonly thing: StoredEntry | null;
-  /** What a new one begins with: that of another it is copied from, or nothing. */
-  readonly start: Draft | null;
-  readonly choices: EntryChoices;
-  readonly mayKeep: boolean;
-  readonly retires: boolean;
-}
-
 const LIST_OF: Partial<Record<EntryKind, ChoiceList>> = {
   space: 'spaces',
   equipment: 'equipment',
@@ -95,6 +85,16 @@ const Section = ({ title, about, own, draft, offered, error, setDraft }: Section
     {own.some(({ name }) => name === 'doors') && <FloorPreview draft={draft} />}
   </section>
 );
+
+interface EntryFormProps {
+  readonly kind: EntryKind;
+  readonly thing: StoredEntry | null;
+  /** What a new one begins with: that of another it is copied from, or nothing. */
+  readonly start: Draft | null;
+  readonly choices: EntryChoices;
+  readonly mayKeep: boolean;
+  readonly retires: boolean;
+}
 
 /** A thing of the house in one form, saved after what that hits is seen. */
 export function EntryForm({ kind, thing, start, choices, mayKeep, retires }: EntryFormProps) {

@@ -11,12 +11,6 @@ import { useSubmit } from '@/ui/hooks/use-submit';
 import Link from '@/ui/kit/link';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 
-interface EntryListProps {
-  readonly kind: EntryKind;
-  readonly lines: readonly EntryLine[];
-  readonly mayKeep: boolean;
-}
-
 /** So many are looked through without a search. */
 const FEW = 8;
 
@@ -130,6 +124,12 @@ const FoundLine = ({ line, kind, moves, isSending, index, found, submit }: Found
       ))}
   </Line>
 );
+
+interface EntryListProps {
+  readonly kind: EntryKind;
+  readonly lines: readonly EntryLine[];
+  readonly mayKeep: boolean;
+}
 
 /** Things of a kind in the order of the house; what is out of use is folded away. */
 export function EntryList({ kind, lines, mayKeep }: EntryListProps) {

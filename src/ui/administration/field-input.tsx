@@ -70,6 +70,14 @@ export function FieldInput(props: FieldProps) {
   );
 }
 
+const ALWAYS_WIDE: readonly FormField['kind'][] = ['several', 'rows', 'text', 'words', 'hue'];
+
+/** Short ones stand beside one another; in a row of a list a line is short too unless it holds a sentence. */
+const isWide = (field: FormField, isInRow: boolean): boolean =>
+  field.kind === 'line'
+    ? !field.isNarrow && field.most > (isInRow ? 120 : 40)
+    : ALWAYS_WIDE.includes(field.kind);
+
 interface FieldsProps {
   readonly fields: readonly FormField[];
   readonly draft: Draft;
@@ -78,14 +86,6 @@ interface FieldsProps {
   readonly within?: string;
   set(name: string, value: unknown): void;
 }
-
-const ALWAYS_WIDE: readonly FormField['kind'][] = ['several', 'rows', 'text', 'words', 'hue'];
-
-/** Short ones stand beside one another; in a row of a list a line is short too unless it holds a sentence. */
-const isWide = (field: FormField, isInRow: boolean): boolean =>
-  field.kind === 'line'
-    ? !field.isNarrow && field.most > (isInRow ? 120 : 40)
-    : ALWAYS_WIDE.includes(field.kind);
 
 /** The fields that count as the document, or its row, is now. */
 export const Fields = ({ fields, draft, choices, faults, within, set }: FieldsProps) =>

@@ -14,12 +14,6 @@ import { PictureShown } from '@/ui/kit/picture-shown';
 import { FileField } from '@/ui/kit/file-field';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 
-interface PicturePanelProps {
-  readonly of: PictureOwner;
-  readonly id: number;
-  readonly picture: Picture | null;
-}
-
 interface PictureChoiceProps {
   readonly fileId: string;
   readonly picture: Picture | null;
@@ -119,6 +113,12 @@ const NewPicture = ({ faultOf, about, setAbout, isBusy, run, of, id, file }: New
     </p>
   </>
 );
+
+interface PicturePanelProps {
+  readonly of: PictureOwner;
+  readonly id: number;
+  readonly picture: Picture | null;
+}
 
 /** The picture of a space or of equipment, with what is seen on it; put and taken away at once, beside the form. */
 export function PicturePanel({ of, id, picture }: PicturePanelProps) {

@@ -4,16 +4,6 @@ import { t } from '@/contracts/language/translate';
 import type { NamedChoice } from '@/contracts/administration/docs';
 import { Combobox } from '@/ui/kit/combobox';
 
-interface SeveralProps {
-  readonly legend: string;
-  readonly hint?: string;
-  readonly fault: string;
-  readonly within: string;
-  readonly options: readonly NamedChoice[];
-  readonly picked: readonly (number | string)[];
-  onChange(picked: (number | string)[]): void;
-}
-
 /** More than these are found by typing instead of ticked. */
 const MOST_TICKED = 16;
 
@@ -93,6 +83,16 @@ const Typed = ({ picked, options, onChange, without, legend, within }: TypedProp
     />
   </>
 );
+
+interface SeveralProps {
+  readonly legend: string;
+  readonly hint?: string;
+  readonly fault: string;
+  readonly within: string;
+  readonly options: readonly NamedChoice[];
+  readonly picked: readonly (number | string)[];
+  onChange(picked: (number | string)[]): void;
+}
 
 /** Any number of things: few are ticked, many are found by typing and stand in the order chosen. */
 export function SeveralInput({ legend, hint, fault, within, options, picked, onChange }: SeveralProps) {

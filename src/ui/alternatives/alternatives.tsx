@@ -140,13 +140,6 @@ function RivalWays({ rival, actions }: { rival: RivalAlternatives; actions: Ways
   );
 }
 
-interface AlternativesProps {
-  readonly ways: ReturnType<typeof useAlternatives>;
-  readonly actions: WaysActions;
-  /** Where a series stands around it, each date is named. */
-  readonly isSeries: boolean;
-}
-
 interface LookingHeadProps {
   readonly isStopped: boolean;
   readonly isOver: boolean;
@@ -172,6 +165,13 @@ const LookingHead = ({ isStopped, isOver, progress, again, stop }: LookingHeadPr
     )}
   </div>
 );
+
+interface AlternativesProps {
+  readonly ways: ReturnType<typeof useAlternatives>;
+  readonly actions: WaysActions;
+  /** Where a series stands around it, each date is named. */
+  readonly isSeries: boolean;
+}
 
 /** Everything that could be done about what is blocked or doubtful, as it is found; nothing where nothing is. */
 export function Alternatives({ ways, actions, isSeries }: AlternativesProps) {

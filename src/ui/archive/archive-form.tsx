@@ -16,13 +16,6 @@ import { Field } from '@/ui/kit/field';
 import { FileField } from '@/ui/kit/file-field';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 
-interface ArchiveFormProps {
-  readonly path: string;
-  /** The site that would be replaced, and what it holds; nothing on the first day. */
-  readonly site?: string;
-  readonly now?: OfficeCounts;
-}
-
 function Compared({ arrived, now }: { arrived: ArrivedOffice; now?: OfficeCounts }) {
   return (
     <table className="my-2 text-left">
@@ -147,6 +140,13 @@ function useArchive(path: string) {
       },
     );
   return { id, arrived, setArrived, name, setName, error, isBusy, faultOf, take, putIn };
+}
+
+interface ArchiveFormProps {
+  readonly path: string;
+  /** The site that would be replaced, and what it holds; nothing on the first day. */
+  readonly site?: string;
+  readonly now?: OfficeCounts;
 }
 
 /** Sends an archive, shows what is in it, and puts it into its place when that is meant. */

@@ -40,15 +40,6 @@ export interface StartFrom {
   readonly asked: AsAsked;
 }
 
-interface AskFormProps {
-  readonly choices: AskChoices;
-  readonly picked: Picked | null;
-  readonly from: StartFrom | null;
-  readonly isSignedIn: boolean;
-  /** For whom the check speaks while typing. */
-  readonly side: Side;
-}
-
 const byField = (faults: readonly FieldFault[]): Record<string, string> =>
   Object.fromEntries([...faults].reverse().map(({ path, message }) => [fieldOf(path), message]));
 
@@ -309,6 +300,15 @@ const VerdictBeside = ({ verdict, values, tzid, choices, parts }: VerdictBesideP
     />
   </div>
 );
+
+interface AskFormProps {
+  readonly choices: AskChoices;
+  readonly picked: Picked | null;
+  readonly from: StartFrom | null;
+  readonly isSignedIn: boolean;
+  /** For whom the check speaks while typing. */
+  readonly side: Side;
+}
 
 /** The request on one page, with the verdict beside it. Filling it in needs no account, sending does. */
 export function AskFormPage({ choices, picked, from, isSignedIn, side }: AskFormProps) {

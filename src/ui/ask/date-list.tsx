@@ -96,12 +96,6 @@ const differs = ({ startTime, endTime, people, spaceId, taken }: DifferingForm):
 
 const nothing = (at: string): DifferingForm => ({ at, startTime: '', endTime: '', people: '', spaceId: '' });
 
-interface DateListItemProps extends Pick<PartProps, 'form' | 'choices'> {
-  readonly date: DateVerdictReply;
-  /** Of a series: its dates can be left out and differ. */
-  readonly isOfSeries: boolean;
-}
-
 interface DateHeadProps {
   readonly isOfSeries: boolean;
   readonly setValue: UseFormSetValue<AskForm>;
@@ -152,6 +146,12 @@ const Differing = ({ isOpen, setOpen, own, date, choices, set }: DifferingProps)
     {isOpen && <DifferingFields date={own} choices={choices} onChange={set} onClose={() => setOpen(false)} />}
   </>
 );
+
+interface DateListItemProps extends Pick<PartProps, 'form' | 'choices'> {
+  readonly date: DateVerdictReply;
+  /** Of a series: its dates can be left out and differ. */
+  readonly isOfSeries: boolean;
+}
 
 function DateListItem({ form, choices, date, isOfSeries }: DateListItemProps) {
   const { getValues, setValue, control } = form;

@@ -51,6 +51,10 @@ test.each([
 test('what is only missing yet is not: an empty form nags nobody', () => {
   expect(saidOf({ people: '' })).toEqual([true, []]);
   expect(saidOf({ startTime: '', endTime: '' })).toEqual([true, []]);
+  // Repeating was chosen just now: how far it goes on is not said yet.
+  expect(saidOf({ pattern: 'rule', until: '' })).toEqual([true, []]);
+  expect(saidOf({ pattern: 'rule', ends: 'count', count: '' })).toEqual([true, []]);
+  expect(saidOf({ pattern: 'rule', until: '2027-04-01' })).toEqual([true, ['when.repeat.rule']]);
   expect(saidOf({})).toEqual([false, []]);
 });
 

@@ -11,9 +11,15 @@ function typedIn(path: string, form: AskForm): string | null {
     return (form[list][Number(index)] as unknown as Record<string, string> | undefined)?.[name] ?? null;
   }
   if (path === 'people' || path === 'accessMin' || path === 'exitMin') return form[path];
-  if (path.startsWith('when.repeat')) return form.every;
+  // How far it goes on is still to be said: that is missing, not wrong.
+  if (path.startsWith('when.repeat')) return isEndMissing(form) ? null : form.every;
   if (path === 'when.endsAt') return form.endTime && form.startTime;
   return path === 'equipment' && form.equipment.length > 0 ? 'added' : null;
+}
+
+function isEndMissing({ ends, until, count }: AskForm): boolean {
+  if (ends === 'until') return until.trim() === '';
+  return ends === 'count' && count.trim() === '';
 }
 
 /**

@@ -35,14 +35,6 @@ export function VerdictLine({ state }: { state: VerdictState }) {
   );
 }
 
-interface VerdictDetailsProps extends Pick<PartProps, 'form' | 'choices'> {
-  readonly state: VerdictState;
-  readonly bands: readonly Band[];
-  readonly tzid: string;
-  /** What was checked. */
-  readonly body: CheckBody;
-}
-
 const VerdictText = ({ state }: { readonly state: VerdictState }) => (
   <div aria-live="polite" className="mt-1">
     {state.kind === 'incomplete' && state.before && (
@@ -79,6 +71,14 @@ const VerdictText = ({ state }: { readonly state: VerdictState }) => (
     )}
   </div>
 );
+
+interface VerdictDetailsProps extends Pick<PartProps, 'form' | 'choices'> {
+  readonly state: VerdictState;
+  readonly bands: readonly Band[];
+  readonly tzid: string;
+  /** What was checked. */
+  readonly body: CheckBody;
+}
 
 /** The details panel beside the form: rule in words, verdict, bands to scale, every date. */
 export function VerdictDetails({ state, bands, tzid, body, ...parts }: VerdictDetailsProps) {

@@ -114,19 +114,6 @@ const hasNone = (form: AskForm): boolean =>
   !form.onBehalfOf &&
   fieldsAskedIn('what').every((name) => !form[name]);
 
-interface FurtherWhatProps {
-  readonly getValues: UseFormGetValues<AskForm>;
-  readonly form: UseFormReturn<AskForm>;
-  readonly faults: Readonly<Record<string, string>>;
-  readonly hosts: { hint?: string | undefined; value: string; text: string }[];
-  readonly hostId: string;
-  readonly categories: { value: string; text: string; hint: string }[];
-  readonly categoryId: string;
-  readonly choices: AskChoices;
-  readonly onBehalfOf: string;
-  readonly setValue: UseFormSetValue<AskForm>;
-}
-
 interface OnBehalfOfProps {
   readonly faults: Readonly<Record<string, string>>;
   readonly choices: AskChoices;
@@ -151,6 +138,19 @@ const OnBehalfOf = ({ faults, choices, onBehalfOf, setValue }: OnBehalfOfProps) 
     />
   </Field>
 );
+
+interface FurtherWhatProps {
+  readonly getValues: UseFormGetValues<AskForm>;
+  readonly form: UseFormReturn<AskForm>;
+  readonly faults: Readonly<Record<string, string>>;
+  readonly hosts: { hint?: string | undefined; value: string; text: string }[];
+  readonly hostId: string;
+  readonly categories: { value: string; text: string; hint: string }[];
+  readonly categoryId: string;
+  readonly choices: AskChoices;
+  readonly onBehalfOf: string;
+  readonly setValue: UseFormSetValue<AskForm>;
+}
 
 /** What few need: a second line, further hosts, for whom it is asked. */
 const FurtherWhat = ({

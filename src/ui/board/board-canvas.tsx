@@ -72,24 +72,6 @@ function useWindow(scroller: RefObject<HTMLDivElement | null>, axis: TimeAxis, l
   return near.span;
 }
 
-interface CanvasProps {
-  readonly scroller: RefObject<HTMLDivElement | null>;
-  readonly rows: readonly BoardRow[];
-  readonly offsets: readonly number[];
-  /** For the rows: its axis may lag behind while the board is zoomed. */
-  readonly context: Omit<RowContext, 'window'>;
-  readonly axis: TimeAxis;
-  readonly now: number;
-  readonly label: string;
-  readonly isLoading: boolean;
-  readonly gestures: ReturnType<typeof useGestures>;
-  /** What is picked and stands in the details panel. */
-  readonly picked: DragPreview | null;
-  /** What the pointer or the focus is on, in words; null where it is on nothing. */
-  onNote(text: string | null): void;
-  onDetails(id: number): void;
-}
-
 /** What is said of the thing under the pointer or the focus. */
 function noteOf({ target }: SyntheticEvent): string | null {
   const thing = (target as Element).closest<HTMLElement>('[data-booking], [data-note]');
@@ -162,6 +144,24 @@ function followOn(onDetails: (id: number) => void, router: ReturnType<typeof use
     else return;
     event.preventDefault();
   };
+}
+
+interface CanvasProps {
+  readonly scroller: RefObject<HTMLDivElement | null>;
+  readonly rows: readonly BoardRow[];
+  readonly offsets: readonly number[];
+  /** For the rows: its axis may lag behind while the board is zoomed. */
+  readonly context: Omit<RowContext, 'window'>;
+  readonly axis: TimeAxis;
+  readonly now: number;
+  readonly label: string;
+  readonly isLoading: boolean;
+  readonly gestures: ReturnType<typeof useGestures>;
+  /** What is picked and stands in the details panel. */
+  readonly picked: DragPreview | null;
+  /** What the pointer or the focus is on, in words; null where it is on nothing. */
+  onNote(text: string | null): void;
+  onDetails(id: number): void;
 }
 
 /** Rows by time, with what follows pointer and keys over them. */

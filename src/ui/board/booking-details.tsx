@@ -26,14 +26,6 @@ const STATE_SENTENCE: Readonly<Record<BookingState, string>> = texts({
   waiting: 'Waits for a decision; the space is not booked yet.',
 });
 
-interface BookingDetailsProps {
-  readonly booking: Booking;
-  readonly board: OnBoard;
-  readonly isManager: boolean;
-  onMove(move: Move): void;
-  onClose(): void;
-}
-
 interface SpaceChoiceProps {
   readonly spaceId: number;
   readonly setSpace: (space: number) => void;
@@ -117,6 +109,14 @@ function TypedMove({
       <Button isSubmit className="col-span-2">{t`Look at it there`}</Button>
     </Form>
   );
+}
+
+interface BookingDetailsProps {
+  readonly booking: Booking;
+  readonly board: OnBoard;
+  readonly isManager: boolean;
+  onMove(move: Move): void;
+  onClose(): void;
 }
 
 /** A booking beside the board, as far as the viewer may know it. */

@@ -7,14 +7,6 @@ import type { DragPreview } from './drag-preview';
 import { LANE_PX, ROW_PX, rowHeightPx, type BoardRow } from './rows';
 import type { Stretch, TimeAxis } from './time-axis';
 
-interface DragPreviewProps {
-  readonly dragPreview: DragPreview;
-  readonly rows: readonly BoardRow[];
-  readonly offsets: readonly number[];
-  readonly axis: TimeAxis;
-  readonly tzid: string;
-}
-
 // Told apart by border and word, so that colour only helps.
 const LOOK = {
   clear: 'border-solid border-clear text-clear',
@@ -44,6 +36,14 @@ const PickedGap = ({ stretch, offsets, from, to, rows, hours }: PickedGapProps) 
     {hours}
   </div>
 );
+
+interface DragPreviewProps {
+  readonly dragPreview: DragPreview;
+  readonly rows: readonly BoardRow[];
+  readonly offsets: readonly number[];
+  readonly axis: TimeAxis;
+  readonly tzid: string;
+}
 
 /** What is being picked or moved, over the rows. */
 export function DragPreviewLayer({ dragPreview, rows, offsets, axis, tzid }: DragPreviewProps) {

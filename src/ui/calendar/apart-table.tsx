@@ -12,14 +12,6 @@ import { DayNote } from '@/ui/frame/day-notes';
 const DAY_PX = 104;
 const GROUP_PX = 176;
 
-interface ApartProps {
-  readonly range: DayRange;
-  readonly groups: readonly EntryGroup[];
-  readonly by: DateGroup;
-  readonly context: EntryContext;
-  dayHref(day: LocalDate): string;
-}
-
 interface AnEntryProps {
   readonly entry: DateEntry;
   readonly date: LocalDate;
@@ -87,6 +79,14 @@ const GroupHeads = ({ groups }: { readonly groups: readonly EntryGroup[] }) => (
     </tr>
   </thead>
 );
+
+interface ApartProps {
+  readonly range: DayRange;
+  readonly groups: readonly EntryGroup[];
+  readonly by: DateGroup;
+  readonly context: EntryContext;
+  dayHref(day: LocalDate): string;
+}
 
 /** Days down, a column for each calendar, space or host: what stands in which at once. Days without anything are left out. */
 export function ApartTable({ range, groups, by, context, dayHref }: ApartProps) {

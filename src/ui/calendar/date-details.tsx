@@ -18,13 +18,6 @@ const STATE_SENTENCE = texts({
   cancelled: 'Cancelled: it does not take place.',
 } as const);
 
-interface DetailsProps {
-  readonly entry: DateEntry;
-  readonly tzid: string;
-  readonly isManager: boolean;
-  onClose(): void;
-}
-
 interface OnwardsProps {
   readonly first: EntryPlace | undefined;
   readonly state: 'approved' | 'held' | 'waiting' | 'cancelled';
@@ -63,6 +56,13 @@ const Places = ({ places, isKnown, entry }: PlacesProps) => (
     {!places.length && <li>{placesText(entry)}</li>}
   </ul>
 );
+
+interface DetailsProps {
+  readonly entry: DateEntry;
+  readonly tzid: string;
+  readonly isManager: boolean;
+  onClose(): void;
+}
 
 /** A date beside the calendar, as far as the viewer may know it. */
 export function DateDetails({ entry, tzid, isManager, onClose }: DetailsProps) {

@@ -14,11 +14,6 @@ import type { DayPick } from './dates-address';
 import { DayNote } from '@/ui/frame/day-notes';
 import { Form } from '@/ui/kit/form';
 
-interface PickProps {
-  readonly pick: DayPick;
-  onClose(): void;
-}
-
 const USUAL_MIN = 60;
 const LAST_MIN = 24 * 60 - 1;
 
@@ -62,6 +57,11 @@ const HoursForm = ({ look, time, from, setFrom, to, setTo, people, setPeople, fa
     <Button isMain isSubmit className="col-span-2">{t`Find a space then`}</Button>
   </Form>
 );
+
+interface PickProps {
+  readonly pick: DayPick;
+  onClose(): void;
+}
 
 /** A day somebody wants something on. It asks for the hours: a day that is pointed at is not yet a whole one. */
 export function DayPickDetails({ pick, onClose }: PickProps) {

@@ -8,6 +8,13 @@ export interface EntryContext {
   detailsHref(id: string): string;
 }
 
+const LOOK = {
+  approved: '',
+  held: 'border-y border-double',
+  waiting: 'border-y border-dotted',
+  cancelled: '',
+} as const;
+
 interface LineProps {
   readonly entry: DateEntry;
   readonly hours: string;
@@ -19,13 +26,6 @@ interface LineProps {
   readonly isWrapped?: boolean;
   readonly context: EntryContext;
 }
-
-const LOOK = {
-  approved: '',
-  held: 'border-y border-double',
-  waiting: 'border-y border-dotted',
-  cancelled: '',
-} as const;
 
 /** A date of an event in one line, or two: its hours, the mark of its category, its title. */
 export function EntryLine({

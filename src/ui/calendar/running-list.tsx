@@ -7,13 +7,6 @@ import { hoursInList, onDay, placesText, sayEntry, titleText, type DateEntry } f
 import type { EntryContext } from './entry-line';
 import { DayNote } from '@/ui/frame/day-notes';
 
-interface ListProps {
-  readonly range: DayRange;
-  readonly entries: readonly DateEntry[];
-  readonly context: EntryContext;
-  dayHref(day: LocalDate): string;
-}
-
 /** Dates of a range that something is on, each with it. */
 export const daysWithEntries = ({ from, days }: DayRange, entries: readonly DateEntry[], tzid: string) =>
   Array.from({ length: days }, (_, index) => addDays(from, index)).flatMap((date) => {
@@ -53,6 +46,13 @@ function Row({ entry, date, context }: { entry: DateEntry; date: LocalDate; cont
       </Link>
     </li>
   );
+}
+
+interface ListProps {
+  readonly range: DayRange;
+  readonly entries: readonly DateEntry[];
+  readonly context: EntryContext;
+  dayHref(day: LocalDate): string;
 }
 
 /** One date after the other. What is far from sight is not laid out, so a long list stays quick. */

@@ -8,14 +8,6 @@ import { addMonths, daysInMonth } from '@/core/time/weeks';
 
 const BAR_PX = 34;
 
-interface YearProps {
-  readonly year: string;
-  readonly today: LocalDate;
-  readonly days: readonly DayStripDay[];
-  dayHref(day: LocalDate): string;
-  monthHref(day: LocalDate): string;
-}
-
 const sayDay = (date: LocalDate, day: DayStripDay | undefined): string =>
   [
     dayLong(date),
@@ -98,6 +90,14 @@ const MonthRow = ({ month, monthHref, dates, known, fullest, dayHref, today, mea
     <td className="text-right align-bottom">{Math.round(mean * 100)} %</td>
   </tr>
 );
+
+interface YearProps {
+  readonly year: string;
+  readonly today: LocalDate;
+  readonly days: readonly DayStripDay[];
+  dayHref(day: LocalDate): string;
+  monthHref(day: LocalDate): string;
+}
 
 /** How full each day of a year is: twelve rulers, one under the other. */
 export function YearDayStrips({ year, today, days, dayHref, monthHref }: YearProps) {

@@ -303,12 +303,6 @@ function LivePreview({ fields, id }: { fields: CalendarFields; id: number | null
   );
 }
 
-interface CalendarFormProps {
-  readonly stored: StoredCalendar | null;
-  readonly start: StartFrom;
-  readonly choices: CalendarChoices;
-}
-
 interface CalendarFootProps {
   readonly isSending: boolean;
   readonly stored: StoredCalendar | null;
@@ -340,6 +334,12 @@ const CalendarParts = ({ part, error, isSending, stored }: CalendarPartsProps) =
     <CalendarFoot isSending={isSending} stored={stored} />
   </div>
 );
+
+interface CalendarFormProps {
+  readonly stored: StoredCalendar | null;
+  readonly start: StartFrom;
+  readonly choices: CalendarChoices;
+}
 
 /** A calendar in one short form, with what would stand on it beside it. */
 export function CalendarForm({ stored, start, choices }: CalendarFormProps) {

@@ -11,10 +11,6 @@ import {
 } from '@/contracts/decisions/bookings';
 import { STATE_WORDS } from '@/contracts/words/states';
 
-interface BookingsFilterProps extends Pick<BookingsView, 'spaces' | 'categories'> {
-  readonly query: BookingsQuery;
-}
-
 const stateSoughtText = (state: StateSought): string =>
   state === 'any' ? t`any state` : state === 'both' ? t`approved or waiting` : STATE_WORDS[state];
 
@@ -47,6 +43,10 @@ const StateSought = ({ query }: { readonly query: BookingsQuery }) => (
     </Select>
   </Field>
 );
+
+interface BookingsFilterProps extends Pick<BookingsView, 'spaces' | 'categories'> {
+  readonly query: BookingsQuery;
+}
 
 /** What to look for; sent as an address, so that it can be kept and shared, and works without scripts. */
 export function BookingsFilter({ query, spaces, categories }: BookingsFilterProps) {

@@ -116,11 +116,6 @@ function Counted({ shown, all, q, picked, onPick }: CountedProps) {
   );
 }
 
-interface DeskProps {
-  readonly view: DeskView;
-  readonly saved: readonly SavedView[];
-}
-
 interface DeskHeadProps {
   readonly saved: readonly SavedView[];
   readonly filter: DeskFilter;
@@ -171,6 +166,11 @@ const DeskLines = ({ filter, buildings, set, lines, view, picked, setPicked }: D
     />
   </div>
 );
+
+interface DeskProps {
+  readonly view: DeskView;
+  readonly saved: readonly SavedView[];
+}
 
 /** What needs the office, in order of what is lost by waiting; narrowed, ordered, and decided together where clear. */
 export function Desk({ view, saved }: DeskProps) {

@@ -18,14 +18,6 @@ function StateText({ state, isSignedIn }: { state: FileState | undefined; isSign
   );
 }
 
-interface FilePickerProps {
-  readonly lines: readonly FileLine[];
-  readonly files: ReturnType<typeof useFiles>;
-  readonly isSignedIn: boolean;
-  readonly label?: string;
-  readonly fault?: string;
-}
-
 interface PickedFileProps {
   readonly line: FileLine;
   readonly files: ReturnType<typeof useFiles>;
@@ -88,6 +80,14 @@ const NotTaken = ({ fault, files }: NotTakenProps) => (
     ))}
   </div>
 );
+
+interface FilePickerProps {
+  readonly lines: readonly FileLine[];
+  readonly files: ReturnType<typeof useFiles>;
+  readonly isSignedIn: boolean;
+  readonly label?: string;
+  readonly fault?: string;
+}
 
 /** Files picked by button or dropped here, several at once, each with how far it has come. */
 export function FilePicker({ lines, files, isSignedIn, label = t`Add files`, fault }: FilePickerProps) {

@@ -21,11 +21,6 @@ import { useDayAddress, useDays, useStrip } from './use-strip';
 const LETTERS = texts(['Mo', 'Tu', 'We', 'Th', 'Fr', 'Sa', 'Su']);
 const MONTHS = texts(['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']);
 
-interface DayStripProps {
-  readonly first: readonly DayStripDay[];
-  readonly today: LocalDate;
-}
-
 function DayMark({ day, date, fullest }: { day: DayStripDay | undefined; date: LocalDate; fullest: number }) {
   const waits = day?.waiting ?? 0;
   const clashes = day?.clashing ?? 0;
@@ -263,6 +258,11 @@ const DayLinks = ({
     })}
   </div>
 );
+
+interface DayStripProps {
+  readonly first: readonly DayStripDay[];
+  readonly today: LocalDate;
+}
 
 /** The one way through time: a strip of days, by wheel, drag, keys, or a day typed as one says it. */
 export function DayStrip({ first, today }: DayStripProps) {

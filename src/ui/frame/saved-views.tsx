@@ -14,14 +14,6 @@ import { useSend } from '@/ui/hooks/use-send';
 import { Form } from '@/ui/kit/form';
 import { useToast } from '@/ui/kit/toast';
 
-interface KeptProps {
-  readonly screen: SavedScreen;
-  readonly first: readonly SavedView[];
-  /** Address of what is shown now. */
-  readonly here: string;
-  readonly isSignedIn: boolean;
-}
-
 interface SavedListProps {
   readonly views: readonly SavedView[];
   readonly here: string;
@@ -114,6 +106,14 @@ function SaveView({ screen, here, isKept, on }: SaveViewProps) {
       )}
     </Form>
   );
+}
+
+interface KeptProps {
+  readonly screen: SavedScreen;
+  readonly first: readonly SavedView[];
+  /** Address of what is shown now. */
+  readonly here: string;
+  readonly isSignedIn: boolean;
 }
 
 /** Screens with their filters, kept under names of one's own. */

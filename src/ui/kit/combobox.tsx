@@ -13,18 +13,6 @@ export interface Option {
   readonly group?: string;
 }
 
-interface ComboboxProps {
-  readonly id?: string;
-  readonly 'aria-invalid'?: boolean;
-  readonly 'aria-describedby'?: string;
-  readonly 'aria-label'?: string;
-  readonly options: readonly Option[];
-  readonly value: string;
-  readonly placeholder?: string;
-  readonly inputRef?: Ref<HTMLInputElement>;
-  onChange(value: string): void;
-}
-
 /** So many are listed; typing narrows them down. */
 const MOST_SHOWN = 60;
 
@@ -62,6 +50,18 @@ const WhatFits = ({ box, found, value }: WhatFitsProps) => (
     {box.isOpen && !found.length && <li className="px-3 py-1 text-soft">{t`No name contains this.`}</li>}
   </ul>
 );
+
+interface ComboboxProps {
+  readonly id?: string;
+  readonly 'aria-invalid'?: boolean;
+  readonly 'aria-describedby'?: string;
+  readonly 'aria-label'?: string;
+  readonly options: readonly Option[];
+  readonly value: string;
+  readonly placeholder?: string;
+  readonly inputRef?: Ref<HTMLInputElement>;
+  onChange(value: string): void;
+}
 
 /** A list one finds something in by typing any part of it. Leaving it with nothing chosen puts back what was. */
 export function Combobox({ id, options, value, placeholder, onChange, inputRef, ...aria }: ComboboxProps) {

@@ -9,14 +9,6 @@ import StarterKit from '@tiptap/starter-kit';
 import { Bold, Heading, Italic, Link as LinkIcon, List, ListOrdered, Redo2, Undo2 } from 'lucide-react';
 import { useEffect, useState, type ReactNode } from 'react';
 
-interface RichTextProps {
-  readonly label: string;
-  readonly labelledBy: string;
-  readonly describedBy?: string;
-  readonly value: string;
-  onChange(html: string): void;
-}
-
 // What the server keeps, and nothing beyond it: pasted text is cut down to this as it comes in.
 const EXTENSIONS = [
   StarterKit.configure({
@@ -156,6 +148,14 @@ function Tools({ editor }: { editor: Editor }) {
       </Tool>
     </div>
   );
+}
+
+interface RichTextProps {
+  readonly label: string;
+  readonly labelledBy: string;
+  readonly describedBy?: string;
+  readonly value: string;
+  onChange(html: string): void;
 }
 
 /** An editor of text with a few marks. What it holds is HTML; the server cleans it once more. */

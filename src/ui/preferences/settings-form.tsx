@@ -17,13 +17,6 @@ import { showSettings } from '../hooks/page-settings';
 import { Form } from '@/ui/kit/form';
 import { RadioGroup } from '@/ui/kit/radio-group';
 
-interface SettingsFormProps {
-  readonly settings: OwnSettings;
-  /** Nothing without an account: letters need an address. */
-  readonly reminders: readonly number[] | null;
-  readonly zones: readonly string[];
-}
-
 const HOURS = Array.from({ length: 25 }, (_, hour) => hour);
 const USUAL_HOURS: [number, number] = [8, 20];
 
@@ -250,6 +243,13 @@ const ReminderFields = ({ reminders, setReminders }: ReminderFieldsProps) => (
     </div>
   </fieldset>
 );
+
+interface SettingsFormProps {
+  readonly settings: OwnSettings;
+  /** Nothing without an account: letters need an address. */
+  readonly reminders: readonly number[] | null;
+  readonly zones: readonly string[];
+}
 
 /** How things are shown to whoever looks; kept with one press, and the page is drawn anew by it. */
 export function SettingsForm({ settings, reminders: first, zones }: SettingsFormProps) {

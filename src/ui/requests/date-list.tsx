@@ -8,14 +8,6 @@ import { usePicking, type PickBox } from '@/ui/hooks/use-picking';
 import { DayNote } from '@/ui/frame/day-notes';
 import { dateOf } from '@/core/time/local-time';
 
-interface DateListProps {
-  readonly dates: readonly DateView[];
-  /** Which dates can be picked at all; the others are shown without a box. */
-  readonly pickable: ReadonlySet<number>;
-  readonly picked: ReadonlySet<number>;
-  onPick(ids: ReadonlySet<number>): void;
-}
-
 function Beside({ date }: { date: DateView }) {
   return (
     <>
@@ -41,12 +33,6 @@ function Beside({ date }: { date: DateView }) {
   );
 }
 
-interface DateListItemProps {
-  readonly date: DateView;
-  /** Null where it cannot be picked. */
-  readonly box: PickBox<number> | null;
-}
-
 interface MoreOfItProps {
   readonly isOpen: boolean;
   readonly places: string;
@@ -65,6 +51,12 @@ const MoreOfIt = ({ isOpen, places, when, setOpen }: MoreOfItProps) => (
     {places}
   </button>
 );
+
+interface DateListItemProps {
+  readonly date: DateView;
+  /** Null where it cannot be picked. */
+  readonly box: PickBox<number> | null;
+}
 
 /** One date; its place opens what else stands there on the day, the date drawn in. */
 function DateListItem({ date, box }: DateListItemProps) {
@@ -106,6 +98,14 @@ function DateListItem({ date, box }: DateListItemProps) {
       {isOpen && drawn && <WayDrawing now={null} then={drawn} />}
     </li>
   );
+}
+
+interface DateListProps {
+  readonly dates: readonly DateView[];
+  /** Which dates can be picked at all; the others are shown without a box. */
+  readonly pickable: ReadonlySet<number>;
+  readonly picked: ReadonlySet<number>;
+  onPick(ids: ReadonlySet<number>): void;
 }
 
 /**

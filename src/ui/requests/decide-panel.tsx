@@ -25,13 +25,6 @@ import { Form } from '@/ui/kit/form';
 
 const idsOf = (dates: readonly DateView[]): ReadonlySet<number> => new Set(dates.map(({ id }) => id));
 
-interface DecisionProps {
-  readonly change: ChangeHandle;
-  readonly picked: readonly DateView[];
-  readonly waiting: number;
-  readonly reference: string;
-}
-
 function whyNone(ids: readonly number[]): string | null {
   if (!ids.length) return t`Pick dates in the list above first.`;
   return whyTooMany(ids.length);
@@ -104,6 +97,13 @@ const Holds = ({ change, ids, held }: HoldsProps) => (
     )}
   </div>
 );
+
+interface DecisionProps {
+  readonly change: ChangeHandle;
+  readonly picked: readonly DateView[];
+  readonly waiting: number;
+  readonly reference: string;
+}
 
 function Decision({ change, picked, waiting, reference }: DecisionProps) {
   const [reason, setReason] = useDraft(`reason ${reference}`, '');
@@ -221,13 +221,6 @@ function useWaiting(request: RequestView) {
   return { waiting, clear, possible, setPicked, wantedOtherwise, unplaced, waitingIds, picked };
 }
 
-interface DecidePanelProps {
-  readonly request: RequestView;
-  readonly places: readonly PlaceOption[];
-  /** Until when an offer is kept unless another moment is given. */
-  readonly offerUntil: string;
-}
-
 /** One way for the whole series can be taken together with approving the rest: it opens the one step with its choices. */
 function useOneStep() {
   const [choices, onChoose] = useState<Choices>(new Map());
@@ -265,6 +258,13 @@ const BeforeDates = ({
     {on.waiting.length > 0 && <PickByVerdict {...on} />}
   </>
 );
+
+interface DecidePanelProps {
+  readonly request: RequestView;
+  readonly places: readonly PlaceOption[];
+  /** Until when an offer is kept unless another moment is given. */
+  readonly offerUntil: string;
+}
 
 /** Deciding one request: pick dates by verdict or hand, do something with what is picked, leave the rest waiting. */
 export function DecidePanel({ request, places, offerUntil }: DecidePanelProps) {

@@ -42,13 +42,6 @@ function KeptIndoors({ change, places, dates }: KeptProps) {
   );
 }
 
-interface KeepProps {
-  readonly request: RequestView;
-  readonly change: ChangeHandle;
-  readonly dates: readonly DateView[];
-  readonly places: readonly PlaceOption[];
-}
-
 interface ForWhichDatesProps {
   readonly dates: readonly DateView[];
   readonly left: ReadonlySet<number>;
@@ -93,6 +86,13 @@ const Indoors = ({ places, request, place, setPlace, change, picked }: IndoorsPr
     >{t`Keep it for ${countText(picked.length, 'date', 'dates')}`}</Button>
   </div>
 );
+
+interface KeepProps {
+  readonly request: RequestView;
+  readonly change: ChangeHandle;
+  readonly dates: readonly DateView[];
+  readonly places: readonly PlaceOption[];
+}
 
 /** Keeping a space indoors for dates outdoors that have none yet. */
 function KeepIndoors({ request, change, dates, places }: KeepProps) {

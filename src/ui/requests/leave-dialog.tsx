@@ -22,12 +22,6 @@ function consequence(picked: readonly DateView[]): string {
   return t`${parts.filter(Boolean).join('; ')}. You can undo it for ten minutes, as long as nobody else has booked the space.`;
 }
 
-interface LeaveDialogProps {
-  readonly picked: readonly DateView[];
-  readonly change: ChangeHandle;
-  onLeft(): void;
-}
-
 interface ReasonFieldProps {
   readonly reason: string;
   readonly setReason: (reason: string) => void;
@@ -51,6 +45,12 @@ const ReasonField = ({ reason, setReason }: ReasonFieldProps) => (
     />
   </Field>
 );
+
+interface LeaveDialogProps {
+  readonly picked: readonly DateView[];
+  readonly change: ChangeHandle;
+  onLeft(): void;
+}
 
 /** Withdraws what waits and cancels what is approved of the picked dates, after saying what that does. */
 export function LeaveDialog({ picked, change, onLeft }: LeaveDialogProps) {

@@ -188,12 +188,6 @@ function useNotice(request: RequestView, notice: NoticePreview) {
   return { change, fields, set, reason, setReason, submit };
 }
 
-interface NoticeFieldsProps {
-  readonly notice: NoticePreview;
-  readonly fields: Fields;
-  set(part: Partial<Fields>): void;
-}
-
 interface WhenReadProps {
   readonly fields: Fields;
   set(part: Partial<Fields>): void;
@@ -248,6 +242,12 @@ const WhereListed = ({ notice, fields, set }: WhereListedProps) => (
     </ul>
   </fieldset>
 );
+
+interface NoticeFieldsProps {
+  readonly notice: NoticePreview;
+  readonly fields: Fields;
+  set(part: Partial<Fields>): void;
+}
 
 function NoticeFields({ notice, fields, set }: NoticeFieldsProps) {
   const id = useId();

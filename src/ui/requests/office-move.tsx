@@ -14,15 +14,6 @@ import type { ChangeHandle } from './use-change';
 import { itemsOf, usePreview } from './use-preview';
 import { Form } from '@/ui/kit/form';
 
-interface OfficeMoveProps {
-  readonly request: RequestView;
-  readonly picked: readonly DateView[];
-  readonly spaces: readonly SpaceOption[];
-  readonly change: ChangeHandle;
-  /** An offer is kept until then unless another moment is given. */
-  readonly offerUntil: string;
-}
-
 interface OfferFormProps {
   readonly patch: ReturnType<typeof usePatch>['patch'];
   readonly run: (step: Parameters<ChangeHandle['run']>[0]) => Promise<void>;
@@ -124,6 +115,15 @@ function whyNotMoved(ids: number[], patch: ReturnType<typeof usePatch>['patch'])
     : patch
       ? null
       : t`Say first what is to be different.`;
+}
+
+interface OfficeMoveProps {
+  readonly request: RequestView;
+  readonly picked: readonly DateView[];
+  readonly spaces: readonly SpaceOption[];
+  readonly change: ChangeHandle;
+  /** An offer is kept until then unless another moment is given. */
+  readonly offerUntil: string;
 }
 
 /** Picked dates put to another time or place of the office's own choosing, at once or as an offer; what it does is said before. */

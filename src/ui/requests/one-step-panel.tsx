@@ -79,17 +79,6 @@ function Consequence({ request, wanted }: { request: RequestView; wanted: OneSte
   );
 }
 
-interface OneStepPanelProps {
-  readonly request: RequestView;
-  readonly change: ChangeHandle;
-  readonly ways: ReturnType<typeof useAlternatives>;
-  readonly choices: Choices;
-  onChoose(choices: Choices): void;
-  readonly isOpen: boolean;
-  onOpen(isOpen: boolean): void;
-  readonly offerUntil: string;
-}
-
 interface OneStepOfferProps {
   readonly change: ChangeHandle;
   onOpen(isOpen: boolean): void;
@@ -110,18 +99,6 @@ const OneStepOffer = ({ change, onOpen, words, ways }: OneStepOfferProps) => (
   </p>
 );
 
-interface OneStepFormProps {
-  readonly wanted: OneStep | null;
-  readonly change: ChangeHandle;
-  onOpen(isOpen: boolean): void;
-  readonly isOffer: boolean;
-  readonly until: string;
-  readonly setUntil: (until: string) => void;
-  readonly reason: string;
-  readonly setReason: (value: string) => void;
-  readonly words: string;
-}
-
 interface WhyFieldProps {
   readonly reason: string;
   readonly setReason: (value: string) => void;
@@ -140,6 +117,18 @@ const WhyField = ({ reason, setReason }: WhyFieldProps) => (
     />
   </label>
 );
+
+interface OneStepFormProps {
+  readonly wanted: OneStep | null;
+  readonly change: ChangeHandle;
+  onOpen(isOpen: boolean): void;
+  readonly isOffer: boolean;
+  readonly until: string;
+  readonly setUntil: (until: string) => void;
+  readonly reason: string;
+  readonly setReason: (value: string) => void;
+  readonly words: string;
+}
 
 const OneStepForm = ({
   wanted,
@@ -186,6 +175,17 @@ const WhoIsAsked = ({ request, moved }: { readonly request: RequestView; readonl
         : ''}
   </p>
 );
+
+interface OneStepPanelProps {
+  readonly request: RequestView;
+  readonly change: ChangeHandle;
+  readonly ways: ReturnType<typeof useAlternatives>;
+  readonly choices: Choices;
+  onChoose(choices: Choices): void;
+  readonly isOpen: boolean;
+  onOpen(isOpen: boolean): void;
+  readonly offerUntil: string;
+}
 
 /** What is clear approved, and what clashes at its best alternative, in one step that is seen before it is taken. */
 export function OneStepPanel({

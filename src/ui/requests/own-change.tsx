@@ -11,14 +11,6 @@ import { PreviewLines } from './preview-lines';
 import type { ChangeHandle } from './use-change';
 import { itemsOf, usePreview } from './use-preview';
 
-interface OwnChangeProps {
-  readonly request: RequestView;
-  readonly picked: readonly DateView[];
-  readonly spaces: readonly SpaceOption[];
-  readonly change: ChangeHandle;
-  onChanged(): void;
-}
-
 interface ReasonFieldProps {
   readonly reason: string;
   readonly setReason: (reason: string) => void;
@@ -35,6 +27,14 @@ const ReasonField = ({ reason, setReason }: ReasonFieldProps) => (
     />
   </label>
 );
+
+interface OwnChangeProps {
+  readonly request: RequestView;
+  readonly picked: readonly DateView[];
+  readonly spaces: readonly SpaceOption[];
+  readonly change: ChangeHandle;
+  onChanged(): void;
+}
 
 /**
  * Asks for picked dates to be otherwise: other hours, another day, people or space. What it will do is said before; what

@@ -36,12 +36,6 @@ function Offered({ change, dates }: { change: ChangeHandle; dates: readonly Date
   );
 }
 
-interface OwnPanelProps {
-  readonly request: RequestView;
-  /** Where a date may go instead. */
-  readonly spaces: readonly SpaceOption[];
-}
-
 interface OwnCommandsProps {
   readonly open: DateView[];
   readonly setPicked: (picked: ReadonlySet<number>) => void;
@@ -83,6 +77,12 @@ const OwnCommands = ({
     <LeaveDialog picked={picked.filter(canLeave)} change={change} onLeft={done} />
   </div>
 );
+
+interface OwnPanelProps {
+  readonly request: RequestView;
+  /** Where a date may go instead. */
+  readonly spaces: readonly SpaceOption[];
+}
 
 /** One's own dates: changing, withdrawing and cancelling one, some or all; taking what the office offers. */
 export function OwnPanel({ request, spaces }: OwnPanelProps) {

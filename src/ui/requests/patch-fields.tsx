@@ -97,13 +97,6 @@ export function KeepIndoors({
   );
 }
 
-interface PatchFieldsProps {
-  readonly request: RequestView;
-  readonly spaces: readonly SpaceOption[];
-  readonly handle: PatchHandle;
-  readonly children: ReactNode;
-}
-
 interface SpaceFieldProps {
   readonly spaces: readonly SpaceOption[];
   readonly fields: Fields;
@@ -128,6 +121,13 @@ const SpaceField = ({ spaces, fields, handle }: SpaceFieldProps) => (
     />
   </label>
 );
+
+interface PatchFieldsProps {
+  readonly request: RequestView;
+  readonly spaces: readonly SpaceOption[];
+  readonly handle: PatchHandle;
+  readonly children: ReactNode;
+}
 
 /** Other hours, another day, people or space; what is left empty stays. */
 export function PatchFields({ request, spaces, handle, children }: PatchFieldsProps) {

@@ -27,16 +27,6 @@ export interface PickedPlace {
   readonly layout: Layout | '';
 }
 
-interface PickPlaceProps {
-  readonly places: readonly PlaceOption[];
-  readonly people: number;
-  readonly value: PickedPlace | null;
-  readonly label: string;
-  /** How it is set where no layout is chosen. */
-  readonly usual?: string;
-  onPick(place: PickedPlace | null): void;
-}
-
 interface LayoutFieldProps {
   readonly value: PickedPlace | null;
   readonly space: PlaceOption | undefined;
@@ -61,6 +51,16 @@ const LayoutField = ({ value, space, onPick, usual }: LayoutFieldProps) => (
     </Select>
   </label>
 );
+
+interface PickPlaceProps {
+  readonly places: readonly PlaceOption[];
+  readonly people: number;
+  readonly value: PickedPlace | null;
+  readonly label: string;
+  /** How it is set where no layout is chosen. */
+  readonly usual?: string;
+  onPick(place: PickedPlace | null): void;
+}
 
 /** A space and how it is set: those that seat the people first. */
 export function PickPlace({

@@ -64,12 +64,6 @@ interface MessageDraft {
 }
 const NO_MESSAGE: MessageDraft = { text: '', as: 'message', lines: [] };
 
-interface ThreadProps {
-  readonly request: Pick<RequestView, 'reference' | 'messages' | 'mayWrite'>;
-  /** The office may also write what only it reads. */
-  readonly isOffice: boolean;
-}
-
 interface ReadByProps {
   readonly id: string;
   readonly as: WrittenAs;
@@ -88,20 +82,6 @@ const ReadBy = ({ id, as, setDraft, draft }: ReadByProps) => (
   />
 );
 
-interface MessageFormProps {
-  readonly write: () => Promise<void>;
-  readonly id: string;
-  readonly isOffice: boolean;
-  readonly text: string;
-  readonly setDraft: (value: MessageDraft) => void;
-  readonly draft: MessageDraft;
-  readonly as: WrittenAs;
-  readonly lines: readonly FileLine[];
-  readonly files: ReturnType<typeof useFiles>;
-  readonly error: ReturnType<typeof useSend>['error'];
-  readonly isSending: boolean;
-}
-
 interface MessageTextProps {
   readonly id: string;
   readonly text: string;
@@ -118,6 +98,20 @@ const MessageText = ({ id, text, setDraft, draft }: MessageTextProps) => (
     onChange={(event) => setDraft({ ...draft, text: event.target.value })}
   />
 );
+
+interface MessageFormProps {
+  readonly write: () => Promise<void>;
+  readonly id: string;
+  readonly isOffice: boolean;
+  readonly text: string;
+  readonly setDraft: (value: MessageDraft) => void;
+  readonly draft: MessageDraft;
+  readonly as: WrittenAs;
+  readonly lines: readonly FileLine[];
+  readonly files: ReturnType<typeof useFiles>;
+  readonly error: ReturnType<typeof useSend>['error'];
+  readonly isSending: boolean;
+}
 
 const MessageForm = ({
   write,
@@ -183,6 +177,12 @@ function useMessage(
     );
   };
   return { draft, setDraft, text, as, lines, error, isSending, files, write };
+}
+
+interface ThreadProps {
+  readonly request: Pick<RequestView, 'reference' | 'messages' | 'mayWrite'>;
+  /** The office may also write what only it reads. */
+  readonly isOffice: boolean;
 }
 
 /** What was written about a request, and a place to write more, with files. */

@@ -34,13 +34,6 @@ function datesIn(dates: readonly DateView[], span: Span): DateView[] {
   );
 }
 
-interface WidenDatesProps {
-  readonly dates: readonly DateView[];
-  /** The date everything began with. */
-  readonly origin: number;
-  onPick(ids: ReadonlySet<number>): void;
-}
-
 interface WeekdayFieldProps {
   readonly span: Span;
   readonly setSpan: (span: Span) => void;
@@ -86,6 +79,13 @@ function whenOptions(dates: readonly DateView[]) {
       {when}
     </option>
   ));
+}
+
+interface WidenDatesProps {
+  readonly dates: readonly DateView[];
+  /** The date everything began with. */
+  readonly origin: number;
+  onPick(ids: ReadonlySet<number>): void;
 }
 
 /** Picks more dates of a series than the one it began with: from a date to another, by weekday, by state, with counts. */

@@ -10,14 +10,6 @@ import { useSubmit } from '@/ui/hooks/use-submit';
 import { RefusalNote } from '@/ui/kit/refusal-note';
 import { Form } from '@/ui/kit/form';
 
-interface OwnLayoutsProps {
-  readonly own: readonly OwnLayout[];
-  /** What stands in the fields now. */
-  readonly query: PlanQuery;
-  readonly mayKeep: boolean;
-  onTake(query: OwnLayout['query']): void;
-}
-
 interface OwnLineProps {
   readonly each: OwnLayout;
   onTake(query: OwnLayout['query']): void;
@@ -64,6 +56,14 @@ function SaveLayout({ query, sending }: SaveLayoutProps) {
       <Button isSubmit isBusy={isSending}>{t`Save`}</Button>
     </Form>
   );
+}
+
+interface OwnLayoutsProps {
+  readonly own: readonly OwnLayout[];
+  /** What stands in the fields now. */
+  readonly query: PlanQuery;
+  readonly mayKeep: boolean;
+  onTake(query: OwnLayout['query']): void;
 }
 
 /** The house's own ways to set rooms: taken by a press, kept and given up by the office. */

@@ -44,12 +44,6 @@ function PieceShape({ piece: { kind, shape } }: { piece: Piece }) {
 
 const metres = (mm: number): string => t`${(mm / 1000).toFixed(2).replace(/0$/, '')} m`;
 
-interface DrawingProps {
-  readonly room: Room;
-  readonly plan: SeatingPlan | null;
-  readonly name: string;
-}
-
 interface DoorGapProps {
   readonly offsetMm: number;
   readonly isUpright: boolean;
@@ -80,6 +74,12 @@ const DoorZone = ({ zone }: { readonly door: Door; readonly zone: Rect }) => (
     strokeDasharray="160 120"
   />
 );
+
+interface DrawingProps {
+  readonly room: Room;
+  readonly plan: SeatingPlan | null;
+  readonly name: string;
+}
 
 /** The room to scale with all that stands in it, its doors, and the lengths of its sides. */
 export function PlanDrawing({ room, plan, name }: DrawingProps) {

@@ -11,14 +11,6 @@ import { fieldsOf, queryOf, wishesOf, type PlanFields } from './plan-fields';
 import { usePlan } from './use-plan';
 import { PlanForm } from '@/ui/seating/plan-form';
 
-interface PlannerProps {
-  readonly floor: SpaceFloor;
-  readonly query: PlanQuery;
-  readonly own: readonly OwnLayout[];
-  /** Whether the viewer keeps ways to set rooms for the house. */
-  readonly mayKeep: boolean;
-}
-
 interface PlanSheetProps {
   readonly isBehind: boolean;
   readonly plan: ReturnType<typeof usePlan>['plan'];
@@ -48,6 +40,14 @@ const PlanSheet = ({ isBehind, plan, floor }: PlanSheetProps) => (
     )}
   </section>
 );
+
+interface PlannerProps {
+  readonly floor: SpaceFloor;
+  readonly query: PlanQuery;
+  readonly own: readonly OwnLayout[];
+  /** Whether the viewer keeps ways to set rooms for the house. */
+  readonly mayKeep: boolean;
+}
 
 /** Tries out how a space could be set: the plan follows the hand, worked out beside the page. */
 export function SeatingPlanner({ floor, query, own, mayKeep }: PlannerProps) {

@@ -8,15 +8,6 @@ import type { LocalDate } from '@/core/time/local-time';
 import { VerdictStamp } from '@/ui/kit/verdict-stamp';
 import { FloorPlanDrawing } from './floor-plan';
 
-interface ComparisonProps {
-  readonly pages: readonly SpacePage[];
-  /** How each answers for the picked time, and why others cannot whatever the time. */
-  readonly found: Pick<PlacesReply, 'places' | 'unfit'>;
-  readonly day: LocalDate;
-  askHref(space: SpacePage): string;
-  dropHref(space: number): string;
-}
-
 const ComparisonHead = ({ pages }: { readonly pages: readonly SpacePage[] }) => (
   <thead>
     <tr>
@@ -112,6 +103,15 @@ const ComparedRow = ({ title, pages, cell }: ComparedRowProps) => (
     ))}
   </tr>
 );
+
+interface ComparisonProps {
+  readonly pages: readonly SpacePage[];
+  /** How each answers for the picked time, and why others cannot whatever the time. */
+  readonly found: Pick<PlacesReply, 'places' | 'unfit'>;
+  readonly day: LocalDate;
+  askHref(space: SpacePage): string;
+  dropHref(space: number): string;
+}
 
 /** Up to three spaces beside one another, all floors at one scale; the picked time stays. */
 export function Comparison({ pages, found, day, askHref, dropHref }: ComparisonProps) {

@@ -14,11 +14,6 @@ const ON_WORDS: Readonly<Record<OnDays, string>> = texts({
   weekends: 'Saturday and Sunday',
 });
 
-interface FormProps extends FieldText {
-  readonly spaces: readonly { readonly id: number; readonly name: string }[];
-  readonly equipment: readonly { readonly id: number; readonly name: string }[];
-}
-
 const lines = (count: number) => Array.from({ length: count }, (_, index) => index + 1);
 
 interface SpaceWantedProps {
@@ -100,6 +95,11 @@ const WhenWanted = ({ field }: WhenWantedProps) => (
     />
   </fieldset>
 );
+
+interface FormProps extends FieldText {
+  readonly spaces: readonly { readonly id: number; readonly name: string }[];
+  readonly equipment: readonly { readonly id: number; readonly name: string }[];
+}
 
 /** Everything that is wanted together, and the span to look through. A plain form: its answers have an address. */
 export function EarliestForm({ spaces, equipment, ...field }: FormProps) {

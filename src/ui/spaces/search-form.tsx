@@ -16,10 +16,6 @@ const REPEAT_WORDS: Readonly<Record<SearchRepeat, string>> = texts({
   monthly: 'every month, that day',
 });
 
-interface FormProps extends FieldText {
-  readonly equipment: readonly { readonly id: number; readonly name: string }[];
-}
-
 interface LayoutSoughtProps {
   readonly field: { text: Readonly<Record<string, string>>; faults: Readonly<Record<string, string>> };
 }
@@ -50,6 +46,10 @@ const TypeSought = ({ equipment, field }: TypeSoughtProps) => (
     defaultValue={field.text.type ?? ''}
   />
 );
+
+interface FormProps extends FieldText {
+  readonly equipment: readonly { readonly id: number; readonly name: string }[];
+}
 
 /** Time and needs given, places wanted. A plain form: its answers have an address. */
 export function SearchForm({ text, faults, equipment }: FormProps) {

@@ -8,19 +8,6 @@ import { dateHref } from './notices-address';
 
 const WEEKDAYS = texts(['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']);
 
-interface NoticeDaysProps {
-  readonly first: LocalDate;
-  readonly last: LocalDate;
-  /** Days of other months stand back. */
-  readonly month: string | null;
-  readonly today: LocalDate;
-  readonly dates: readonly NoticeDate[];
-  readonly link: string | null;
-  /** Within a page of another site: what is followed opens in a window of its own. */
-  readonly isFramed?: boolean;
-  dayHref(day: LocalDate): string;
-}
-
 interface EntryProps {
   readonly date: NoticeDate;
   readonly day: LocalDate;
@@ -93,6 +80,19 @@ const Day = ({ day, own, today, dayHref, isFramed, isOther, link }: DayProps) =>
     )}
   </li>
 );
+
+interface NoticeDaysProps {
+  readonly first: LocalDate;
+  readonly last: LocalDate;
+  /** Days of other months stand back. */
+  readonly month: string | null;
+  readonly today: LocalDate;
+  readonly dates: readonly NoticeDate[];
+  readonly link: string | null;
+  /** Within a page of another site: what is followed opens in a window of its own. */
+  readonly isFramed?: boolean;
+  dayHref(day: LocalDate): string;
+}
 
 /** Weeks of days beside one another; on a narrow page a list of the days on which something is. */
 export function NoticeDays({

@@ -7,13 +7,6 @@ import { NoticeList } from './notice-list';
 import { NoticesBar, NoticesTurn } from './notices-bar';
 import { noticesHref } from './notices-address';
 
-interface NoticesViewProps {
-  readonly page: NoticesPage;
-  readonly base: string;
-  readonly link?: string | null;
-  readonly isTogether: boolean;
-}
-
 function Nothing({ page, base, link }: { page: NoticesPage; base: string; link: string | null }) {
   const { query, nextDay, calendars } = page;
   const isNarrowed = query.q || query.category || query.building || query.host;
@@ -40,6 +33,13 @@ function Nothing({ page, base, link }: { page: NoticesPage; base: string; link: 
       </p>
     </div>
   );
+}
+
+interface NoticesViewProps {
+  readonly page: NoticesPage;
+  readonly base: string;
+  readonly link?: string | null;
+  readonly isTogether: boolean;
 }
 
 /** What is on, in the view that was asked for. */

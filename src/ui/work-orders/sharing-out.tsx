@@ -72,15 +72,6 @@ function Chip({ order, isPicked, onPick, onStep }: ChipProps) {
   );
 }
 
-interface RowProps {
-  readonly holder: Holder;
-  readonly team: Team;
-  readonly days: WeekView['days'];
-  readonly picked: readonly number[];
-  onPick(order: number, isPicked: boolean): void;
-  onStep(order: WeekOrder, by: 1 | -1): void;
-}
-
 interface HolderDayProps {
   readonly shifts: ShiftView[];
   readonly orders: WeekOrder[];
@@ -111,6 +102,15 @@ const HolderDay = ({ shifts, orders, picked, onPick, onStep }: HolderDayProps) =
     )}
   </td>
 );
+
+interface RowProps {
+  readonly holder: Holder;
+  readonly team: Team;
+  readonly days: WeekView['days'];
+  readonly picked: readonly number[];
+  onPick(order: number, isPicked: boolean): void;
+  onStep(order: WeekOrder, by: 1 | -1): void;
+}
 
 function HolderRow({ holder, team, days, picked, onPick, onStep }: RowProps) {
   const { setNodeRef, isOver } = useDroppable({ id: `holder ${holder.id ?? ''}` });

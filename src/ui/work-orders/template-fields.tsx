@@ -58,26 +58,6 @@ export function EdgeField({ legend, value, fault, onChange }: EdgeFieldProps) {
   );
 }
 
-interface QuantityListProps {
-  readonly value: readonly QuantityFields[];
-  readonly stores: readonly string[];
-  /** Names of answers that formulas can count with. */
-  readonly numbers: readonly string[];
-  readonly faults: Readonly<Record<string, string>>;
-  onChange(value: QuantityFields[]): void;
-}
-
-interface QuantityLineProps {
-  readonly line: QuantityFields;
-  readonly index: number;
-  readonly id: string;
-  readonly faults: Readonly<Record<string, string>>;
-  /** Of its formula; empty where it can be read. */
-  readonly fault: string;
-  set(part: Partial<QuantityFields>): void;
-  leaveOut(): void;
-}
-
 interface StoreFieldProps {
   readonly index: number;
   readonly id: string;
@@ -94,6 +74,17 @@ const StoreField = ({ index, id, store, set }: StoreFieldProps) => (
     onChange={({ target }) => set({ store: target.value })}
   />
 );
+
+interface QuantityLineProps {
+  readonly line: QuantityFields;
+  readonly index: number;
+  readonly id: string;
+  readonly faults: Readonly<Record<string, string>>;
+  /** Of its formula; empty where it can be read. */
+  readonly fault: string;
+  set(part: Partial<QuantityFields>): void;
+  leaveOut(): void;
+}
 
 const QuantityLine = ({
   line: { key, name, store, formula },
@@ -131,6 +122,15 @@ const QuantityLine = ({
     </p>
   </div>
 );
+
+interface QuantityListProps {
+  readonly value: readonly QuantityFields[];
+  readonly stores: readonly string[];
+  /** Names of answers that formulas can count with. */
+  readonly numbers: readonly string[];
+  readonly faults: Readonly<Record<string, string>>;
+  onChange(value: QuantityFields[]): void;
+}
 
 /** What the team brings, each with a formula that says at once whether it can be read. */
 export function QuantityList({ value, stores, numbers, faults, onChange }: QuantityListProps) {

@@ -40,11 +40,6 @@ function Tried({ order }: { order: TriedOrder }) {
   );
 }
 
-interface TemplateTryProps {
-  readonly fields: TemplateFields;
-  readonly past: TemplateChoices['past'];
-}
-
 interface WouldMakeProps {
   readonly error: ShownError | null;
   readonly reply: TryReply | null;
@@ -74,6 +69,11 @@ const WouldMake = ({ error, reply }: WouldMakeProps) => (
     )}
   </div>
 );
+
+interface TemplateTryProps {
+  readonly fields: TemplateFields;
+  readonly past: TemplateChoices['past'];
+}
 
 /** What the template, as it stands in the form, would have made of an event that was. */
 export function TemplateTry({ fields, past }: TemplateTryProps) {

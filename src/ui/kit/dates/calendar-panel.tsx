@@ -23,13 +23,6 @@ import { useMonthNotes, type DayNoteLine } from './use-month-notes';
 
 const WEEKDAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as const;
 
-interface CalendarPanelProps {
-  readonly value: LocalDate | null;
-  readonly first: LocalDate | null;
-  readonly last: LocalDate | null;
-  onPick(day: LocalDate): void;
-}
-
 const dated = (day: LocalDate | null): CalendarDate | null => (day ? parseDate(day) : null);
 
 const Turn = ({ slot, children }: { slot: 'previous' | 'next'; children: ReactNode }) => (
@@ -93,6 +86,13 @@ const Notes = ({ notes }: { notes: readonly DayNoteLine[] }) =>
       ))}
     </ul>
   );
+
+interface CalendarPanelProps {
+  readonly value: LocalDate | null;
+  readonly first: LocalDate | null;
+  readonly last: LocalDate | null;
+  onPick(day: LocalDate): void;
+}
 
 /** A month to pick a day from, in the reader's language and order of the week. */
 export default function CalendarPanel({ value, first, last, onPick }: CalendarPanelProps) {

@@ -14,17 +14,6 @@ export interface TypedProps {
   readonly 'aria-invalid'?: boolean;
 }
 
-interface TypedInputProps extends TypedProps {
-  readonly typed: ReturnType<typeof useTyped>;
-  readonly value: string;
-  /** What is wrong with what stands there; empty where nothing is. */
-  readonly fault: string;
-  /** How it is written where no scripts are there to read it. */
-  readonly plain: string;
-  readonly own?: Pick<ComponentProps<'input'>, 'onFocus' | 'placeholder'>;
-  readonly children?: ReactNode;
-}
-
 const never = () => () => undefined;
 
 interface SentProps {
@@ -74,6 +63,17 @@ const Understood = ({ about, fault, typed }: UnderstoodProps) => (
     )}
   </span>
 );
+
+interface TypedInputProps extends TypedProps {
+  readonly typed: ReturnType<typeof useTyped>;
+  readonly value: string;
+  /** What is wrong with what stands there; empty where nothing is. */
+  readonly fault: string;
+  /** How it is written where no scripts are there to read it. */
+  readonly plain: string;
+  readonly own?: Pick<ComponentProps<'input'>, 'onFocus' | 'placeholder'>;
+  readonly children?: ReactNode;
+}
 
 /** The field itself, with what was understood and what is wrong beneath it. */
 export function TypedInput({

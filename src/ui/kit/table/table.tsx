@@ -6,22 +6,6 @@ import { defsOf, FEATURES } from './columns';
 import { orderAfter, sortingOf, type Column } from './order';
 import { useWindowRows } from './use-window-rows';
 
-interface TableProps<Line extends RowData, Order extends string> {
-  readonly label: string;
-  readonly columns: readonly Column<Line, Order>[];
-  /** In the order they are to stand in: who shows them puts them in order, and keeps it in the address. */
-  readonly lines: readonly Line[];
-  /** By what they stand; a press on a head asks for another. */
-  readonly order?: Order;
-  onOrder?(order: Order): void;
-  keyOf(line: Line): string;
-  /** A head over the lines that share it; they stand together. */
-  groupOf?(line: Line): string | null;
-  isMarked?(line: Line): boolean;
-  readonly bodyRef?: RefObject<HTMLTableSectionElement | null>;
-  onKeyDown?(event: KeyboardEvent<HTMLTableSectionElement>): void;
-}
-
 type AnyHeader<Line extends RowData> = Header<typeof FEATURES, Line>;
 type AnyRow<Line extends RowData> = Row<typeof FEATURES, Line>;
 
@@ -119,6 +103,22 @@ const Row = <Line extends RowData, Order extends string>({
     ))}
   </tr>
 );
+
+interface TableProps<Line extends RowData, Order extends string> {
+  readonly label: string;
+  readonly columns: readonly Column<Line, Order>[];
+  /** In the order they are to stand in: who shows them puts them in order, and keeps it in the address. */
+  readonly lines: readonly Line[];
+  /** By what they stand; a press on a head asks for another. */
+  readonly order?: Order;
+  onOrder?(order: Order): void;
+  keyOf(line: Line): string;
+  /** A head over the lines that share it; they stand together. */
+  groupOf?(line: Line): string | null;
+  isMarked?(line: Line): boolean;
+  readonly bodyRef?: RefObject<HTMLTableSectionElement | null>;
+  onKeyDown?(event: KeyboardEvent<HTMLTableSectionElement>): void;
+}
 
 /**
  * Lines in columns: heads that say by what they stand and put them in another order, heads over groups, and of many lines

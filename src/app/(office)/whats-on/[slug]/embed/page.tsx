@@ -13,11 +13,6 @@ import Link from '@/ui/kit/link';
 
 export const metadata: Metadata = texts({ title: 'On another site' });
 
-interface Props {
-  readonly params: Promise<{ slug: string }>;
-  readonly searchParams: Promise<Readonly<Record<string, string | string[] | undefined>>>;
-}
-
 /** WCAG 2.2, 1.4.3: below this text is hard to read. */
 const LEAST_CONTRAST = 4.5;
 
@@ -81,6 +76,11 @@ const EmbedForm = ({ base, look, contrast, path, calendar }: EmbedFormProps) => 
     <p className="text-note text-soft">{t`The script only gives the frame its height. Without it the frame stays 600 pixels high.`}</p>
   </form>
 );
+
+interface Props {
+  readonly params: Promise<{ slug: string }>;
+  readonly searchParams: Promise<Readonly<Record<string, string | string[] | undefined>>>;
+}
 
 /** What to put into a page elsewhere so that a calendar stands there, and how it will look. */
 export default async function EmbedBuilderPage({ params, searchParams }: Props) {
