@@ -1,7 +1,6 @@
 'use client';
-import { TextField } from '@/ui/kit/fields';
+import { ReasonField } from '@/ui/requests/reason-field';
 import { Button } from '@/ui/kit/button';
-import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -67,22 +66,6 @@ const SeriesDates = ({ movable, picked, setPicked }: SeriesDatesProps) => (
   </div>
 );
 
-interface ReasonFieldProps {
-  readonly reason: string;
-  readonly setReason: (reason: string) => void;
-}
-
-const ReasonField = ({ reason, setReason }: ReasonFieldProps) => (
-  <label className="mt-2 block">
-    {t`Reason`}
-    <TextField
-      value={reason}
-      maxLength={MOST_CHARACTERS.reason}
-      onChange={({ target }) => setReason(target.value)}
-    />
-  </label>
-);
-
 const Over = ({ request, movable }: { readonly request: RequestView; readonly movable: DateView[] }) => (
   <p className="pb-1 text-note text-soft">
     {countText(
@@ -120,7 +103,7 @@ function MoveForm({
       {isSeries && <SeriesDates movable={movable} picked={picked} setPicked={setPicked} />}
       <WouldDo preview={preview} />
       <KeepIndoors preview={preview} isKept={keepIndoors} onChange={setKeepIndoors} />
-      <ReasonField reason={reason} setReason={setReason} />
+      <ReasonField className="mt-2" value={reason} onChange={setReason} />
       <ChangeDone change={change} />
       <Button
         isMain

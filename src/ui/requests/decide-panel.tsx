@@ -1,11 +1,10 @@
 'use client';
+import { ReasonField } from '@/ui/requests/reason-field';
 import type { SeriesAlternativeView } from '@/contracts/alternatives/alternatives';
 import { DateTimeField } from '@/ui/kit/dates/date-time-field';
 import { Field } from '@/ui/kit/field';
-import { TextField } from '@/ui/kit/fields';
 import { Button } from '@/ui/kit/button';
 import { whyTooMany } from '@/contracts/requests/change';
-import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
 import { FootBar } from '@/ui/kit/foot-bar';
 import { useState } from 'react';
@@ -53,28 +52,6 @@ function HoldFields({ change, ids }: { change: ChangeHandle; ids: readonly numbe
   );
 }
 
-interface ReasonFieldProps {
-  readonly picked: readonly DateView[];
-  readonly reason: string;
-  readonly setReason: (value: string) => void;
-}
-
-const ReasonField = ({ picked, reason, setReason }: ReasonFieldProps) => (
-  <label className="min-w-60 flex-1">
-    <span className="font-semibold">{t`Reason`}</span>{' '}
-    <span className="text-note text-soft">
-      {picked.some(({ needsReason }) => needsReason)
-        ? t`needed here: a rule of the office is not kept`
-        : t`to decline or leave out; the requester reads it`}
-    </span>
-    <TextField
-      value={reason}
-      maxLength={MOST_CHARACTERS.reason}
-      onChange={(event) => setReason(event.target.value)}
-    />
-  </label>
-);
-
 interface HoldsProps {
   readonly change: ChangeHandle;
   readonly ids: number[];
@@ -118,7 +95,16 @@ function Decision({ change, picked, waiting, reference }: DecisionProps) {
     <FootBar isUp={picked.length > 0}>
       <ChangeDone change={change} />
       <div className="flex flex-wrap items-end gap-2">
-        <ReasonField picked={picked} reason={reason} setReason={setReason} />
+        <ReasonField
+          className="min-w-60 flex-1"
+          hint={
+            picked.some(({ needsReason }) => needsReason)
+              ? t`needed here: a rule of the office is not kept`
+              : t`to decline or leave out; the requester reads it`
+          }
+          value={reason}
+          onChange={setReason}
+        />
         <Button
           isMain
           isBusy={change.isSending}

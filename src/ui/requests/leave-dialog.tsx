@@ -1,10 +1,8 @@
 'use client';
-import { TextField } from '@/ui/kit/fields';
+import { ReasonField } from '@/ui/requests/reason-field';
 import { Button } from '@/ui/kit/button';
-import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
 import { AlertDialog } from '@/ui/kit/alert-dialog';
-import { Field } from '@/ui/kit/field';
 import { useState } from 'react';
 import type { DateView } from '@/contracts/requests/request-view';
 import { countText } from '@/contracts/words/when';
@@ -21,30 +19,6 @@ function consequence(picked: readonly DateView[]): string {
   ];
   return t`${parts.filter(Boolean).join('; ')}. You can undo it for ten minutes, as long as nobody else has booked the space.`;
 }
-
-interface ReasonFieldProps {
-  readonly reason: string;
-  readonly setReason: (reason: string) => void;
-}
-
-const ReasonField = ({ reason, setReason }: ReasonFieldProps) => (
-  <Field
-    className="mt-3"
-    look="plain"
-    label={
-      <>
-        {t`Reason `}
-        <span className="text-soft">{t`(the office reads it)`}</span>
-      </>
-    }
-  >
-    <TextField
-      value={reason}
-      maxLength={MOST_CHARACTERS.reason}
-      onChange={(event) => setReason(event.target.value)}
-    />
-  </Field>
-);
 
 interface LeaveDialogProps {
   readonly picked: readonly DateView[];
@@ -80,7 +54,7 @@ export function LeaveDialog({ picked, change, onLeft }: LeaveDialogProps) {
       isBusy={change.isSending}
       onConfirm={() => void leave()}
     >
-      <ReasonField reason={reason} setReason={setReason} />
+      <ReasonField className="mt-3" hint={t`(the office reads it)`} value={reason} onChange={setReason} />
     </AlertDialog>
   );
 }

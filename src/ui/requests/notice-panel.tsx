@@ -1,11 +1,11 @@
 'use client';
+import { ReasonField } from '@/ui/requests/reason-field';
 import { Disclosure } from '@/ui/kit/disclosure';
 import { DateField } from '@/ui/kit/dates/date-field';
 import { Field } from '@/ui/kit/field';
 import { Button } from '@/ui/kit/button';
 import { Checkbox, Select, TextField } from '@/ui/kit/fields';
 import { fieldLabel, requestField } from '@/contracts/requests/request-fields';
-import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t, tAs } from '@/contracts/language/translate';
 import { useId, useState, type SyntheticEvent } from 'react';
 import type { EditNoticeBody, NoticePreview } from '@/contracts/publishing/calendars';
@@ -296,15 +296,7 @@ export function NoticePanel({ request, notice }: { request: RequestView; notice:
       </div>
       <Form className="grid max-w-3xl gap-3 pt-4" onSubmit={submit}>
         <NoticeFields notice={notice} fields={fields} set={set} />
-        <label>
-          <span className="font-semibold">{t`Why`}</span>{' '}
-          <span className="text-note text-soft">{t`the requester reads it`}</span>
-          <TextField
-            value={reason}
-            maxLength={MOST_CHARACTERS.reason}
-            onChange={({ target }) => setReason(target.value)}
-          />
-        </label>
+        <ReasonField label={t`Why`} hint={t`the requester reads it`} value={reason} onChange={setReason} />
         <p>
           <Button isSubmit isBusy={change.isSending}>{t`Save what readers see`}</Button>
         </p>

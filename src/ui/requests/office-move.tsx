@@ -1,9 +1,8 @@
 'use client';
+import { ReasonField } from '@/ui/requests/reason-field';
 import { Disclosure } from '@/ui/kit/disclosure';
 import { DateTimeField } from '@/ui/kit/dates/date-time-field';
 import { Button } from '@/ui/kit/button';
-import { TextField } from '@/ui/kit/fields';
-import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import type { DateView, RequestView } from '@/contracts/requests/request-view';
@@ -44,23 +43,6 @@ const OfferForm = ({ patch, run, until, change, whyOff, dates, setUntil }: Offer
       onChange={setUntil}
     />
   </Form>
-);
-
-interface WhyFieldProps {
-  readonly reason: string;
-  readonly setReason: (reason: string) => void;
-}
-
-const WhyField = ({ reason, setReason }: WhyFieldProps) => (
-  <label className="col-span-2">
-    {t`Why `}
-    <span className="text-soft">{t`(needed where a rule is not kept; the requester reads it)`}</span>
-    <TextField
-      maxLength={MOST_CHARACTERS.reason}
-      value={reason}
-      onChange={({ target }) => setReason(target.value)}
-    />
-  </label>
 );
 
 interface MoveFootProps {
@@ -147,7 +129,13 @@ export function OfficeMove({ request, picked, spaces, change, offerUntil }: Offi
   return (
     <Disclosure summary={t`Another time or space for the picked dates`} className="sheet mt-3 p-3">
       <PatchFields request={request} spaces={spaces} handle={handle}>
-        <WhyField reason={reason} setReason={setReason} />
+        <ReasonField
+          className="col-span-2"
+          label={t`Why`}
+          hint={t`(needed where a rule is not kept; the requester reads it)`}
+          value={reason}
+          onChange={setReason}
+        />
       </PatchFields>
       <PreviewLines preview={preview} />
       <KeepIndoors preview={preview} isKept={keepIndoors} onChange={setKeepIndoors} />

@@ -1,8 +1,7 @@
 'use client';
+import { ReasonField } from '@/ui/requests/reason-field';
 import { DateTimeField } from '@/ui/kit/dates/date-time-field';
-import { TextField } from '@/ui/kit/fields';
 import { Button } from '@/ui/kit/button';
-import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -105,23 +104,6 @@ function sharedMove(change: ChangeHandle, reason: string) {
   };
 }
 
-interface WhyMovedProps {
-  readonly reason: string;
-  readonly setReason: (reason: string) => void;
-}
-
-const WhyMoved = ({ reason, setReason }: WhyMovedProps) => (
-  <label className="w-full max-w-xl text-note">
-    {t`Why `}
-    <span className="text-soft">{t`(needed where a rule is not kept; the requester reads it)`}</span>
-    <TextField
-      maxLength={MOST_CHARACTERS.reason}
-      value={reason}
-      onChange={(event) => setReason(event.target.value)}
-    />
-  </label>
-);
-
 interface OfferFormProps {
   readonly run: () => Promise<boolean>;
   readonly change: ChangeHandle;
@@ -155,7 +137,15 @@ function useOffering({
   const offer = (run: () => Promise<boolean>) => (
     <OfferForm run={run} change={change} until={until} setUntil={setUntil} />
   );
-  const why = <WhyMoved reason={reason} setReason={setReason} />;
+  const why = (
+    <ReasonField
+      className="w-full max-w-xl"
+      label={t`Why`}
+      hint={t`(needed where a rule is not kept; the requester reads it)`}
+      value={reason}
+      onChange={setReason}
+    />
+  );
   return { reason, until, isWaiting, offer, why };
 }
 

@@ -1,9 +1,9 @@
 'use client';
+import { ReasonField } from '@/ui/requests/reason-field';
 import { DateTimeField } from '@/ui/kit/dates/date-time-field';
 import { Field } from '@/ui/kit/field';
 import { Button } from '@/ui/kit/button';
-import { Select, TextField } from '@/ui/kit/fields';
-import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
+import { Select } from '@/ui/kit/fields';
 import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import { useDraft } from '@/ui/hooks/use-draft';
@@ -99,25 +99,6 @@ const OneStepOffer = ({ change, onOpen, words, ways }: OneStepOfferProps) => (
   </p>
 );
 
-interface WhyFieldProps {
-  readonly reason: string;
-  readonly setReason: (value: string) => void;
-}
-
-const WhyField = ({ reason, setReason }: WhyFieldProps) => (
-  <label className="min-w-56 flex-1">
-    <span className="block text-note">
-      {t`Why `}
-      <span className="text-soft">{t`(needed where a rule is not kept)`}</span>
-    </span>
-    <TextField
-      maxLength={MOST_CHARACTERS.reason}
-      value={reason}
-      onChange={(event) => setReason(event.target.value)}
-    />
-  </label>
-);
-
 interface OneStepFormProps {
   readonly wanted: OneStep | null;
   readonly change: ChangeHandle;
@@ -153,7 +134,13 @@ const OneStepForm = ({
         <DateTimeField isRequired value={until} onChange={setUntil} />
       </Field>
     )}
-    <WhyField reason={reason} setReason={setReason} />
+    <ReasonField
+      className="min-w-56 flex-1"
+      label={t`Why`}
+      hint={t`(needed where a rule is not kept)`}
+      value={reason}
+      onChange={setReason}
+    />
     <Button
       isMain
       isSubmit

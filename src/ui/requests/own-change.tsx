@@ -1,7 +1,6 @@
 'use client';
+import { ReasonField } from '@/ui/requests/reason-field';
 import { Button } from '@/ui/kit/button';
-import { TextField } from '@/ui/kit/fields';
-import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
 import { useState } from 'react';
 import type { DateView, RequestView } from '@/contracts/requests/request-view';
@@ -10,23 +9,6 @@ import { KeepIndoors, PatchFields, usePatch, type SpaceOption } from './patch-fi
 import { PreviewLines } from './preview-lines';
 import type { ChangeHandle } from './use-change';
 import { itemsOf, usePreview } from './use-preview';
-
-interface ReasonFieldProps {
-  readonly reason: string;
-  readonly setReason: (reason: string) => void;
-}
-
-const ReasonField = ({ reason, setReason }: ReasonFieldProps) => (
-  <label className="col-span-2">
-    {t`Reason `}
-    <span className="text-soft">{t`(the office reads it)`}</span>
-    <TextField
-      value={reason}
-      maxLength={MOST_CHARACTERS.reason}
-      onChange={(event) => setReason(event.target.value)}
-    />
-  </label>
-);
 
 interface OwnChangeProps {
   readonly request: RequestView;
@@ -59,7 +41,12 @@ export function OwnChange({ request, picked, spaces, change, onChanged }: OwnCha
       <h2 className="text-lg">{t`Change ${countText(picked.length, 'date', 'dates')}`}</h2>
       <p className="text-note text-soft">{t`What you leave empty stays as it is.`}</p>
       <PatchFields request={request} spaces={spaces} handle={handle}>
-        <ReasonField reason={reason} setReason={setReason} />
+        <ReasonField
+          className="col-span-2"
+          hint={t`(the office reads it)`}
+          value={reason}
+          onChange={setReason}
+        />
       </PatchFields>
       <PreviewLines preview={preview} />
       <KeepIndoors preview={preview} isKept={keepIndoors} onChange={setKeepIndoors} />
