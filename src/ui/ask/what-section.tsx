@@ -6,13 +6,7 @@ import { fieldsAskedIn, PlainFields } from './plain-fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t, texts } from '@/contracts/language/translate';
 import { memo } from 'react';
-import {
-  useWatch,
-  type UseFormGetValues,
-  type UseFormRegister,
-  type UseFormReturn,
-  type UseFormSetValue,
-} from 'react-hook-form';
+import { useWatch, type UseFormRegister, type UseFormSetValue } from 'react-hook-form';
 import { Combobox, type Option } from '@/ui/kit/combobox';
 import type { RequestKind } from '@/contracts/requests/ask-details';
 import type { AskForm } from './draft';
@@ -140,35 +134,17 @@ const OnBehalfOf = ({ faults, choices, onBehalfOf, setValue }: OnBehalfOfProps) 
 );
 
 interface FurtherWhatProps {
-  readonly getValues: UseFormGetValues<AskForm>;
-  readonly form: UseFormReturn<AskForm>;
-  readonly faults: Readonly<Record<string, string>>;
-  readonly hosts: { hint?: string | undefined; value: string; text: string }[];
-  readonly hostId: string;
-  readonly categories: { value: string; text: string; hint: string }[];
-  readonly categoryId: string;
-  readonly choices: AskChoices;
-  readonly onBehalfOf: string;
-  readonly setValue: UseFormSetValue<AskForm>;
+  readonly parts: PartProps;
+  readonly lists: ReturnType<typeof listsOf>;
+  readonly chosen: { readonly hostId: string; readonly categoryId: string; readonly onBehalfOf: string };
 }
 
 /** What few need: a second line, further hosts, for whom it is asked. */
-const FurtherWhat = ({
-  getValues,
-  form,
-  faults,
-  hosts,
-  hostId,
-  categories,
-  categoryId,
-  choices,
-  onBehalfOf,
-  setValue,
-}: FurtherWhatProps) => (
+const FurtherWhat = ({ parts: { form, faults, choices }, lists, chosen }: FurtherWhatProps) => (
   <Disclosure
     summary={t`Second line, more hosts, contact on the day`}
     className="sm:col-span-6"
-    open={!hasNone(getValues()) || undefined}
+    open={!hasNone(form.getValues()) || undefined}
   >
     <div className="mt-3 grid gap-4 sm:grid-cols-6">
       <PlainFields form={form} faults={faults} section="what" />
@@ -176,18 +152,23 @@ const FurtherWhat = ({
         form={form}
         name="jointHostIds"
         label={t`Further hosts`}
-        options={hosts.filter(({ value }) => value !== hostId)}
+        options={lists.hosts.filter(({ value }) => value !== chosen.hostId)}
         fault={faults.jointHostIds}
       />
       <More
         form={form}
         name="moreCategoryIds"
         label={t`More categories`}
-        options={categories.filter(({ value }) => value !== categoryId)}
+        options={lists.categories.filter(({ value }) => value !== chosen.categoryId)}
         fault={faults.moreCategoryIds}
       />
       {choices.askFor.length > 0 && (
-        <OnBehalfOf faults={faults} choices={choices} onBehalfOf={onBehalfOf} setValue={setValue} />
+        <OnBehalfOf
+          faults={faults}
+          choices={choices}
+          onBehalfOf={chosen.onBehalfOf}
+          setValue={form.setValue}
+        />
       )}
     </div>
   </Disclosure>
@@ -214,16 +195,14 @@ const CategoryField = ({ category, faults, register, choices }: CategoryFieldPro
 );
 
 interface AskedOfProps {
-  readonly id: number;
-  readonly form: UseFormReturn<AskForm>;
-  readonly text: string;
-  readonly required: boolean;
-  readonly answers: readonly string[];
-  readonly numberName: string | null;
-  readonly faults: Readonly<Record<string, string>>;
+  readonly question: AskChoices['categories'][number]['questions'][number];
+  readonly parts: PartProps;
 }
 
-const AskedOf = ({ id, form, text, required, answers, numberName, faults }: AskedOfProps) => (
+const AskedOf = ({
+  question: { id, text, required, choices: answers, numberName },
+  parts: { form, faults },
+}: AskedOfProps) => (
   <Question
     form={form}
     name={`answers._${id}`}
@@ -251,13 +230,15 @@ function listsOf(choices: AskChoices, categoryId: string) {
   return { category, hosts, categories };
 }
 
-export const WhatSection = memo(function WhatSection({ form, choices, faults }: PartProps) {
-  const { register, control, getValues, setValue } = form;
+export const WhatSection = memo(function WhatSection(parts: PartProps) {
+  const { form, choices, faults } = parts;
+  const { register, control, setValue } = form;
   const [categoryId, hostId, onBehalfOf] = useWatch({
     control,
     name: ['categoryId', 'hostId', 'onBehalfOf'],
   });
-  const { category, hosts, categories } = listsOf(choices, categoryId);
+  const lists = listsOf(choices, categoryId);
+  const { category, hosts } = lists;
   const questions = category?.questions ?? [];
   return (
     <FormSection title={t`What and for whom`}>
@@ -275,30 +256,10 @@ export const WhatSection = memo(function WhatSection({ form, choices, faults }: 
       <Field label={t`People expected`} fault={faults.people} className="sm:col-span-2">
         <NumberField inputMode="numeric" step={1} {...register('people')} />
       </Field>
-      {questions.map(({ id, text, required, choices: answers, numberName }) => (
-        <AskedOf
-          key={id}
-          id={id}
-          form={form}
-          text={text}
-          required={required}
-          answers={answers}
-          numberName={numberName}
-          faults={faults}
-        />
+      {questions.map((question) => (
+        <AskedOf key={question.id} question={question} parts={parts} />
       ))}
-      <FurtherWhat
-        getValues={getValues}
-        form={form}
-        faults={faults}
-        hosts={hosts}
-        hostId={hostId}
-        categories={categories}
-        categoryId={categoryId}
-        choices={choices}
-        onBehalfOf={onBehalfOf}
-        setValue={setValue}
-      />
+      <FurtherWhat parts={parts} lists={lists} chosen={{ hostId, categoryId, onBehalfOf }} />
     </FormSection>
   );
 });

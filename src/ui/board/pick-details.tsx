@@ -9,7 +9,7 @@ import { useMemo, useState } from 'react';
 import { isUsuallyPublished } from '@/core/publishing/usual-publication';
 import type { AskBody, AskReply } from '@/contracts/requests/ask';
 import type { ShortChoices } from '@/contracts/requests/ask-choices';
-import type { BoardPool, BoardViewer } from '@/contracts/calendar/board';
+import type { BoardViewer } from '@/contracts/calendar/board';
 import { dayLong } from '@/contracts/words/when';
 import type { EquipmentTypeId } from '@/core/ids';
 import { policyOn } from '@/core/spaces/policy';
@@ -202,82 +202,65 @@ const SentDetails = ({ sent, onClose }: { readonly sent: AskReply; readonly onCl
 );
 
 interface PickFormProps {
+  readonly details: PickDetailsProps;
   readonly request: ReturnType<typeof useShortRequest>;
-  readonly pick: Pick;
-  readonly onPick: (pick: Pick) => void;
-  readonly pool: BoardPool | null | undefined;
-  readonly choices: ShortChoices;
-  readonly isLoaded: boolean;
+  readonly isLoan: boolean;
   readonly verdict: BoardVerdict;
-  readonly viewer: BoardViewer;
-  readonly form: ShortForm;
-  readonly error: ReturnType<typeof useSend>['error'];
-  readonly house: BoardOffice;
-  readonly address: BoardAddress;
 }
 
-const PickForm = ({
-  request,
-  pick,
-  onPick,
-  pool,
-  choices,
-  isLoaded,
-  verdict,
-  viewer,
-  form,
-  error,
-  house,
-  address,
-}: PickFormProps) => (
-  <Form
-    onSubmit={(event) => {
-      event.preventDefault();
-      void request.submit();
-    }}
-  >
-    <HoursFields pick={pick} onPick={onPick} />
-    <p className="mt-1 text-small text-soft">
-      {pool
-        ? t`When it is wanted; fetching and returning are added.`
-        : t`The advertised hours. Your own ${choices.accessMin} minutes before and ${choices.exitMin} after, and the crew’s time, are added.`}
-    </p>
-    {isLoaded ? (
-      <VerdictLines {...verdict} />
-    ) : (
-      <p className="mt-3 border-t border-rule pt-2 text-soft">{t`Checking that day …`}</p>
-    )}
-    {viewer.isSignedIn && (
-      <ShortFields
-        form={form}
-        setForm={request.setForm}
-        error={error}
-        choices={choices}
-        isLoan={pool !== null && pool !== undefined}
-        isPublic={isPublished(form, pick, choices)}
-      />
-    )}
-    {error && <RefusalNote error={error} />}
-    {viewer.isSignedIn ? (
-      <Button isMain isSubmit className="mt-3 w-full" isBusy={request.isSending}>
-        {isInstant(pick, house) && verdict.verdict === 'clear' ? t`Take it` : t`Send the request`}
-      </Button>
-    ) : (
-      <ButtonLink
-        isMain
-        className="mt-3 w-full"
-        href={`/sign-in?next=${encodeURIComponent(boardHref(address))}`}
-      >{t`Sign in to ask for it`}</ButtonLink>
-    )}
-  </Form>
-);
+function PickForm({ details, request, isLoan, verdict }: PickFormProps) {
+  const { pick, onPick, choices, isLoaded, viewer, board, address } = details;
+  const { form, error } = request;
+  return (
+    <Form
+      onSubmit={(event) => {
+        event.preventDefault();
+        void request.submit();
+      }}
+    >
+      <HoursFields pick={pick} onPick={onPick} />
+      <p className="mt-1 text-small text-soft">
+        {isLoan
+          ? t`When it is wanted; fetching and returning are added.`
+          : t`The advertised hours. Your own ${choices.accessMin} minutes before and ${choices.exitMin} after, and the crew’s time, are added.`}
+      </p>
+      {isLoaded ? (
+        <VerdictLines {...verdict} />
+      ) : (
+        <p className="mt-3 border-t border-rule pt-2 text-soft">{t`Checking that day …`}</p>
+      )}
+      {viewer.isSignedIn && (
+        <ShortFields
+          form={form}
+          setForm={request.setForm}
+          error={error}
+          choices={choices}
+          isLoan={isLoan}
+          isPublic={isPublished(form, pick, choices)}
+        />
+      )}
+      {error && <RefusalNote error={error} />}
+      {viewer.isSignedIn ? (
+        <Button isMain isSubmit className="mt-3 w-full" isBusy={request.isSending}>
+          {isInstant(pick, board.house) && verdict.verdict === 'clear' ? t`Take it` : t`Send the request`}
+        </Button>
+      ) : (
+        <ButtonLink
+          isMain
+          className="mt-3 w-full"
+          href={`/sign-in?next=${encodeURIComponent(boardHref(address))}`}
+        >{t`Sign in to ask for it`}</ButtonLink>
+      )}
+    </Form>
+  );
+}
 
 /** A picked gap: the hours, a title, and what stands in the way. The rest can follow in the whole form. */
 export function PickDetails(props: PickDetailsProps) {
-  const { pick, address, board, viewer, choices, isLoaded, onPick, onClose } = props;
+  const { pick, board, viewer, onClose } = props;
   const { house } = board;
   const request = useShortRequest(props);
-  const { form, content, error, sent } = request;
+  const { content, sent } = request;
   const pool = pick.poolId === null ? null : house.pool(pick.poolId);
   const places = spacesOf(pick, house);
   const contentText = JSON.stringify(content);
@@ -303,20 +286,7 @@ export function PickDetails(props: PickDetailsProps) {
       <p>
         {dayLong(dateOf(pick.start))} <DayNote date={dateOf(pick.start)} />
       </p>
-      <PickForm
-        request={request}
-        pick={pick}
-        onPick={onPick}
-        pool={pool}
-        choices={choices}
-        isLoaded={isLoaded}
-        verdict={verdict}
-        viewer={viewer}
-        form={form}
-        error={error}
-        house={house}
-        address={address}
-      />
+      <PickForm details={props} request={request} isLoan={Boolean(pool)} verdict={verdict} />
       {places[0] && (
         <p className="mt-2">
           <Link

@@ -6,14 +6,7 @@ import { useRouter } from 'next/navigation';
 import { useState, type KeyboardEvent, type MouseEvent, type RefObject } from 'react';
 import type { DayStripDay } from '@/contracts/calendar/board';
 import { countText, dayLong } from '@/contracts/words/when';
-import {
-  addDays,
-  daysBetween,
-  parseLocalDate,
-  weekdayOf,
-  type LocalDate,
-  type Weekday,
-} from '@/core/time/local-time';
+import { addDays, daysBetween, parseLocalDate, weekdayOf, type LocalDate } from '@/core/time/local-time';
 import { readTypedDate } from '@/ui/kit/dates/typed-date';
 import { Form } from '@/ui/kit/form';
 import { useDayAddress, useDays, useStrip } from './use-strip';
@@ -84,13 +77,13 @@ const DayTyped = ({ go, typed, fault, setTyped }: DayTypedProps) => (
         value={typed}
         maxLength={MOST_CHARACTERS.typedDay}
         aria-invalid={fault !== ''}
-        aria-describedby={fault ? 'ruler-fault' : undefined}
+        aria-describedby={fault ? 'day-fault' : undefined}
         onChange={({ target }) => setTyped(target.value)}
       />
     </label>
     {fault && (
       <p
-        id="ruler-fault"
+        id="day-fault"
         role="alert"
         className="absolute z-50 mt-1 bg-raised px-2 py-1 text-fine text-conflict shadow"
       >
@@ -100,52 +93,50 @@ const DayTyped = ({ go, typed, fault, setTyped }: DayTypedProps) => (
   </Form>
 );
 
-interface DayLinkProps {
-  readonly date: LocalDate;
-  readonly hrefOf: (date: LocalDate) => string;
-  readonly focusable: LocalDate;
-  readonly chosen: LocalDate;
-  readonly lastChosen: LocalDate;
-  readonly weekday: Weekday;
-  readonly known: Map<LocalDate, DayStripDay>;
+/** What all days of the strip are drawn from. */
+interface Drawn {
+  readonly known: ReadonlyMap<LocalDate, DayStripDay>;
   readonly fullest: number;
   readonly today: LocalDate;
+  readonly chosen: LocalDate;
+  readonly lastChosen: LocalDate;
+  /** The one that the tab key reaches. */
+  readonly focusable: LocalDate;
+  hrefOf(date: LocalDate): string;
+}
+
+interface DayLinkProps {
+  readonly date: LocalDate;
   readonly isMonth: boolean;
+  readonly drawn: Drawn;
 }
 
 /** A day of the strip: its number, how full it is, what waits. */
-const DayLink = ({
-  date,
-  hrefOf,
-  focusable,
-  chosen,
-  lastChosen,
-  weekday,
-  known,
-  fullest,
-  today,
-  isMonth,
-}: DayLinkProps) => (
-  <a
-    href={hrefOf(date)}
-    draggable={false}
-    data-date={date}
-    tabIndex={date === focusable ? 0 : -1}
-    aria-current={date >= chosen && date <= lastChosen ? 'date' : undefined}
-    className={`relative flex h-[74px] min-w-[34px] flex-1 flex-col items-center justify-end border-r border-rule/70 pb-0.5 no-underline hover:bg-sunk aria-[current]:bg-raised aria-[current]:shadow-[inset_0_4px_0_var(--accent)] ${weekday === 1 ? 'border-l-2 border-l-strong-rule' : ''}`}
-  >
-    <DayMark day={known.get(date)} date={date} fullest={fullest} />
-    <span className={`text-tiny ${weekday > 5 ? 'font-semibold text-ink' : 'text-soft'}`}>
-      {LETTERS[weekday - 1]}
-    </span>
-    <span
-      className={`font-serif text-note leading-none whitespace-nowrap ${date === today ? 'underline decoration-2 underline-offset-2' : ''}`}
+function DayLink({ date, isMonth, drawn }: DayLinkProps) {
+  const { known, fullest, today, chosen, lastChosen, focusable, hrefOf } = drawn;
+  const weekday = weekdayOf(date);
+  return (
+    <a
+      href={hrefOf(date)}
+      draggable={false}
+      data-date={date}
+      tabIndex={date === focusable ? 0 : -1}
+      aria-current={date >= chosen && date <= lastChosen ? 'date' : undefined}
+      className={`relative flex h-[74px] min-w-[34px] flex-1 flex-col items-center justify-end border-r border-rule/70 pb-0.5 no-underline hover:bg-sunk aria-[current]:bg-raised aria-[current]:shadow-[inset_0_4px_0_var(--accent)] ${weekday === 1 ? 'border-l-2 border-l-strong-rule' : ''}`}
     >
-      {Number(date.slice(8))}
-      {isMonth && <small className="font-sans text-tiny"> {MONTHS[Number(date.slice(5, 7)) - 1]}</small>}
-    </span>
-  </a>
-);
+      <DayMark day={known.get(date)} date={date} fullest={fullest} />
+      <span className={`text-tiny ${weekday > 5 ? 'font-semibold text-ink' : 'text-soft'}`}>
+        {LETTERS[weekday - 1]}
+      </span>
+      <span
+        className={`font-serif text-note leading-none whitespace-nowrap ${date === today ? 'underline decoration-2 underline-offset-2' : ''}`}
+      >
+        {Number(date.slice(8))}
+        {isMonth && <small className="font-sans text-tiny"> {MONTHS[Number(date.slice(5, 7)) - 1]}</small>}
+      </span>
+    </a>
+  );
+}
 
 interface StepsParts {
   readonly today: LocalDate;
@@ -201,64 +192,6 @@ function useFollowing({ stays, router, typed, today, setFault, setTyped, hrefOf 
   return { follow, go };
 }
 
-interface DayLinksProps {
-  readonly strip: RefObject<HTMLDivElement | null>;
-  readonly follow: (event: MouseEvent) => void;
-  readonly step: (event: KeyboardEvent<HTMLDivElement>) => void;
-  readonly dragging: ReturnType<typeof useStrip>['dragging'];
-  readonly dates: LocalDate[];
-  readonly hrefOf: (date: LocalDate) => string;
-  readonly focusable: LocalDate;
-  readonly chosen: LocalDate;
-  readonly lastChosen: LocalDate;
-  readonly known: Map<LocalDate, DayStripDay>;
-  readonly fullest: number;
-  readonly today: LocalDate;
-}
-
-const DayLinks = ({
-  strip,
-  follow,
-  step,
-  dragging,
-  dates,
-  hrefOf,
-  focusable,
-  chosen,
-  lastChosen,
-  known,
-  fullest,
-  today,
-}: DayLinksProps) => (
-  <div
-    ref={strip}
-    className="flex touch-pan-y overflow-hidden select-none"
-    onClick={follow}
-    onKeyDown={step}
-    {...dragging}
-  >
-    {dates.map((date, index) => {
-      const weekday = weekdayOf(date);
-      const isMonth = index === 0 || date.endsWith('-01');
-      return (
-        <DayLink
-          key={date}
-          date={date}
-          hrefOf={hrefOf}
-          focusable={focusable}
-          chosen={chosen}
-          lastChosen={lastChosen}
-          weekday={weekday}
-          known={known}
-          fullest={fullest}
-          today={today}
-          isMonth={isMonth}
-        />
-      );
-    })}
-  </div>
-);
-
 interface DayStripProps {
   readonly first: readonly DayStripDay[];
   readonly today: LocalDate;
@@ -288,20 +221,22 @@ export function DayStrip({ first, today }: DayStripProps) {
     >
       <DayTyped go={go} typed={typed} fault={fault} setTyped={setTyped} />
       <div className="min-w-0 flex-1">
-        <DayLinks
-          strip={strip}
-          follow={follow}
-          step={step}
-          dragging={dragging}
-          dates={dates}
-          hrefOf={hrefOf}
-          focusable={focusable}
-          chosen={chosen}
-          lastChosen={lastChosen}
-          known={known}
-          fullest={fullest}
-          today={today}
-        />
+        <div
+          ref={strip}
+          className="flex touch-pan-y overflow-hidden select-none"
+          onClick={follow}
+          onKeyDown={step}
+          {...dragging}
+        >
+          {dates.map((date, index) => (
+            <DayLink
+              key={date}
+              date={date}
+              isMonth={index === 0 || date.endsWith('-01')}
+              drawn={{ known, fullest, today, chosen, lastChosen, focusable, hrefOf }}
+            />
+          ))}
+        </div>
       </div>
     </nav>
   );

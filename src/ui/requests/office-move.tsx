@@ -13,92 +13,6 @@ import type { ChangeHandle } from './use-change';
 import { itemsOf, usePreview } from './use-preview';
 import { Form } from '@/ui/kit/form';
 
-interface OfferFormProps {
-  readonly patch: ReturnType<typeof usePatch>['patch'];
-  readonly run: (step: Parameters<ChangeHandle['run']>[0]) => Promise<void>;
-  readonly until: string;
-  readonly change: ChangeHandle;
-  readonly whyOff: string | null;
-  readonly dates: string;
-  readonly setUntil: (until: string) => void;
-}
-
-const OfferForm = ({ patch, run, until, change, whyOff, dates, setUntil }: OfferFormProps) => (
-  <Form
-    className="flex flex-wrap items-end gap-2"
-    onSubmit={(event) => {
-      event.preventDefault();
-      if (patch) void run({ action: 'propose', patch, until });
-    }}
-  >
-    <Button
-      isSubmit
-      isBusy={change.isSending}
-      off={whyOff}
-    >{t`Offer it for ${dates}, and hold it until`}</Button>
-    <DateTimeField
-      aria-label={t`What is offered is held until`}
-      isRequired
-      value={until}
-      onChange={setUntil}
-    />
-  </Form>
-);
-
-interface MoveFootProps {
-  readonly change: ChangeHandle;
-  readonly whyOff: string | null;
-  readonly patch: ReturnType<typeof usePatch>['patch'];
-  readonly run: (step: Parameters<ChangeHandle['run']>[0]) => Promise<void>;
-  readonly reason: string;
-  readonly keepIndoors: boolean;
-  readonly dates: string;
-  readonly canOffer: boolean;
-  readonly until: string;
-  readonly setUntil: (until: string) => void;
-}
-
-const MoveFoot = ({
-  change,
-  whyOff,
-  patch,
-  run,
-  reason,
-  keepIndoors,
-  dates,
-  canOffer,
-  until,
-  setUntil,
-}: MoveFootProps) => (
-  <div className="mt-2 flex flex-wrap items-end gap-2">
-    <Button
-      isBusy={change.isSending}
-      off={whyOff}
-      onClick={() => patch && void run({ action: 'move', patch, reason, keepIndoors })}
-    >{t`Move ${dates}`}</Button>
-    {canOffer && (
-      <OfferForm
-        patch={patch}
-        run={run}
-        until={until}
-        change={change}
-        whyOff={whyOff}
-        dates={dates}
-        setUntil={setUntil}
-      />
-    )}
-  </div>
-);
-
-/** Why there is nothing to move yet. */
-function whyNotMoved(ids: number[], patch: ReturnType<typeof usePatch>['patch']) {
-  return !ids.length
-    ? t`Pick dates in the list above first.`
-    : patch
-      ? null
-      : t`Say first what is to be different.`;
-}
-
 interface OfficeMoveProps {
   readonly request: RequestView;
   readonly picked: readonly DateView[];
@@ -108,24 +22,72 @@ interface OfficeMoveProps {
   readonly offerUntil: string;
 }
 
-/** Picked dates put to another time or place of the office's own choosing, at once or as an offer; what it does is said before. */
-export function OfficeMove({ request, picked, spaces, change, offerUntil }: OfficeMoveProps) {
+/** Where the picked dates are to be instead, as it is filled in, and what that would do. */
+function useOfficeMove({ request, picked, change, offerUntil }: Omit<OfficeMoveProps, 'spaces'>) {
   const handle = usePatch(request, picked);
-  const [reason, setReason] = useState('');
-  const [until, setUntil] = useState(offerUntil);
+  const [fields, setFields] = useState({ reason: '', until: offerUntil, keepIndoors: false });
+  const set = (part: Partial<typeof fields>) => setFields((now) => ({ ...now, ...part }));
   const { patch } = handle;
   const ids = picked.map(({ id }) => id);
-  const [keepIndoors, setKeepIndoors] = useState(false);
+  const { reason, until, keepIndoors } = fields;
   const preview = usePreview(
     patch && { action: 'move', patch, reason: '', keepIndoors },
     itemsOf(request, ids),
   );
-  const dates = countText(ids.length, 'date', 'dates');
-  const whyOff = whyNotMoved(ids, patch);
-  const canOffer = picked.length > 0 && picked.every(({ actions }) => actions.includes('propose'));
   const run = async (step: Parameters<ChangeHandle['run']>[0]) => {
     if (await change.run(step, ids)) handle.clear();
   };
+  const notYet = patch ? null : t`Say first what is to be different.`;
+  return {
+    handle,
+    fields,
+    set,
+    preview,
+    dates: countText(ids.length, 'date', 'dates'),
+    whyOff: ids.length ? notYet : t`Pick dates in the list above first.`,
+    canOffer: ids.length > 0 && picked.every(({ actions }) => actions.includes('propose')),
+    move: () => patch && void run({ action: 'move', patch, reason, keepIndoors }),
+    offer: () => patch && void run({ action: 'propose', patch, until }),
+  };
+}
+
+interface MoveFootProps {
+  readonly on: ReturnType<typeof useOfficeMove>;
+  readonly isSending: boolean;
+}
+
+const MoveFoot = ({ on, isSending }: MoveFootProps) => (
+  <div className="mt-2 flex flex-wrap items-end gap-2">
+    <Button isBusy={isSending} off={on.whyOff} onClick={on.move}>{t`Move ${on.dates}`}</Button>
+    {on.canOffer && (
+      <Form
+        className="flex flex-wrap items-end gap-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          on.offer();
+        }}
+      >
+        <Button
+          isSubmit
+          isBusy={isSending}
+          off={on.whyOff}
+        >{t`Offer it for ${on.dates}, and hold it until`}</Button>
+        <DateTimeField
+          aria-label={t`What is offered is held until`}
+          isRequired
+          value={on.fields.until}
+          onChange={(until) => on.set({ until })}
+        />
+      </Form>
+    )}
+  </div>
+);
+
+/** Picked dates put to another time or place of the office's own choosing, at once or as an offer; what it does is said before. */
+export function OfficeMove({ spaces, ...props }: OfficeMoveProps) {
+  const { request, change } = props;
+  const on = useOfficeMove(props);
+  const { handle, fields, set, preview } = on;
   return (
     <Disclosure summary={t`Another time or space for the picked dates`} className="sheet mt-3 p-3">
       <PatchFields request={request} spaces={spaces} handle={handle}>
@@ -133,24 +95,17 @@ export function OfficeMove({ request, picked, spaces, change, offerUntil }: Offi
           className="col-span-2"
           label={t`Why`}
           hint={t`(needed where a rule is not kept; the requester reads it)`}
-          value={reason}
-          onChange={setReason}
+          value={fields.reason}
+          onChange={(reason) => set({ reason })}
         />
       </PatchFields>
       <PreviewLines preview={preview} />
-      <KeepIndoors preview={preview} isKept={keepIndoors} onChange={setKeepIndoors} />
-      <MoveFoot
-        change={change}
-        whyOff={whyOff}
-        patch={patch}
-        run={run}
-        reason={reason}
-        keepIndoors={keepIndoors}
-        dates={dates}
-        canOffer={canOffer}
-        until={until}
-        setUntil={setUntil}
+      <KeepIndoors
+        preview={preview}
+        isKept={fields.keepIndoors}
+        onChange={(keepIndoors) => set({ keepIndoors })}
       />
+      <MoveFoot on={on} isSending={change.isSending} />
     </Disclosure>
   );
 }

@@ -36,47 +36,58 @@ function Offered({ change, dates }: { change: ChangeHandle; dates: readonly Date
   );
 }
 
-interface OwnCommandsProps {
-  readonly open: DateView[];
-  readonly setPicked: (picked: ReadonlySet<number>) => void;
-  readonly picked: DateView[];
-  readonly pickable: Set<number>;
-  readonly isChanging: boolean;
-  readonly changeable: DateView[];
-  readonly setChanging: (changing: boolean) => void;
-  readonly change: ChangeHandle;
-  readonly done: () => void;
+/** One's own dates that can still be changed or left, and which of them are picked. */
+function useOwnDates(request: RequestView) {
+  const open = request.dates.filter((date) => canLeave(date) || canChange(date));
+  const pickable = new Set(open.map(({ id }) => id));
+  // A single date needs no picking.
+  const [chosen, setPicked] = useState<ReadonlySet<number>>(open.length === 1 ? pickable : new Set());
+  const [isChanging, setChanging] = useState(false);
+  const picked = open.filter(({ id }) => chosen.has(id));
+  const done = () => {
+    setPicked(new Set());
+    setChanging(false);
+  };
+  return {
+    open,
+    pickable,
+    picked,
+    setPicked,
+    changeable: picked.filter(canChange),
+    isChanging,
+    setChanging,
+    done,
+  };
 }
 
-const OwnCommands = ({
-  open,
-  setPicked,
-  picked,
-  pickable,
-  isChanging,
-  changeable,
-  setChanging,
-  change,
-  done,
-}: OwnCommandsProps) => (
-  <div className="flex flex-wrap gap-2 py-2">
-    {open.length > 1 && (
-      <Button onClick={() => setPicked(picked.length === open.length ? new Set() : pickable)}>
-        {picked.length === open.length ? t`Pick none` : t`Pick all ${open.length}`}
+interface OwnCommandsProps {
+  readonly on: ReturnType<typeof useOwnDates>;
+  readonly change: ChangeHandle;
+}
+
+function OwnCommands({ on, change }: OwnCommandsProps) {
+  const { open, picked, pickable, setPicked, changeable, isChanging, setChanging, done } = on;
+  const isAll = picked.length === open.length;
+  return (
+    <div className="flex flex-wrap gap-2 py-2">
+      {open.length > 1 && (
+        <Button onClick={() => setPicked(isAll ? new Set() : pickable)}>
+          {isAll ? t`Pick none` : t`Pick all ${open.length}`}
+        </Button>
+      )}
+      <Button
+        aria-expanded={isChanging && changeable.length > 0}
+        off={changeable.length ? null : t`Pick dates in the list above first.`}
+        onClick={() => setChanging(!isChanging)}
+      >
+        {changeable.length
+          ? t`Change ${countText(changeable.length, 'date', 'dates')} …`
+          : t`Pick the dates to change`}
       </Button>
-    )}
-    <Button
-      aria-expanded={isChanging && changeable.length > 0}
-      off={changeable.length ? null : t`Pick dates in the list above first.`}
-      onClick={() => setChanging(!isChanging)}
-    >
-      {changeable.length
-        ? t`Change ${countText(changeable.length, 'date', 'dates')} …`
-        : t`Pick the dates to change`}
-    </Button>
-    <LeaveDialog picked={picked.filter(canLeave)} change={change} onLeft={done} />
-  </div>
-);
+      <LeaveDialog picked={picked.filter(canLeave)} change={change} onLeft={done} />
+    </div>
+  );
+}
 
 interface OwnPanelProps {
   readonly request: RequestView;
@@ -86,21 +97,12 @@ interface OwnPanelProps {
 
 /** One's own dates: changing, withdrawing and cancelling one, some or all; taking what the office offers. */
 export function OwnPanel({ request, spaces }: OwnPanelProps) {
-  const open = request.dates.filter((date) => canLeave(date) || canChange(date));
-  const pickable = new Set(open.map(({ id }) => id));
-  // A single date needs no picking.
-  const [chosen, setPicked] = useState<ReadonlySet<number>>(open.length === 1 ? pickable : new Set());
-  const [isChanging, setChanging] = useState(false);
+  const on = useOwnDates(request);
   const change = useChange(request);
-  const picked = open.filter(({ id }) => chosen.has(id));
-  const changeable = picked.filter(canChange);
+  const { open, pickable, picked, setPicked, changeable, isChanging, done } = on;
   const offered = request.dates.filter(
     ({ proposal, actions }) => proposal !== null && actions.includes('accept'),
   );
-  const done = () => {
-    setPicked(new Set());
-    setChanging(false);
-  };
   return (
     <section aria-label={t`Dates`}>
       <DateList
@@ -112,19 +114,7 @@ export function OwnPanel({ request, spaces }: OwnPanelProps) {
       <ChangeDone change={change} />
       <Offered change={change} dates={offered} />
       <OwnWays request={request} change={change} />
-      {open.length > 0 && (
-        <OwnCommands
-          open={open}
-          setPicked={setPicked}
-          picked={picked}
-          pickable={pickable}
-          isChanging={isChanging}
-          changeable={changeable}
-          setChanging={setChanging}
-          change={change}
-          done={done}
-        />
-      )}
+      {open.length > 0 && <OwnCommands on={on} change={change} />}
       {isChanging && changeable.length > 0 && (
         <OwnChange request={request} picked={changeable} spaces={spaces} change={change} onChanged={done} />
       )}

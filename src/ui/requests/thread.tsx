@@ -1,4 +1,5 @@
 'use client';
+import { Field } from '@/ui/kit/field';
 import { RadioGroup } from '@/ui/kit/radio-group';
 import { Button } from '@/ui/kit/button';
 import { TextArea } from '@/ui/kit/fields';
@@ -56,6 +57,7 @@ const WRITTEN_AS = texts(
   'words',
 );
 type WrittenAs = keyof typeof WRITTEN_AS;
+const WAYS_TO_WRITE = Object.keys(WRITTEN_AS) as WrittenAs[];
 
 interface MessageDraft {
   readonly text: string;
@@ -64,99 +66,13 @@ interface MessageDraft {
 }
 const NO_MESSAGE: MessageDraft = { text: '', as: 'message', lines: [] };
 
-interface ReadByProps {
-  readonly id: string;
-  readonly as: WrittenAs;
-  readonly setDraft: (value: MessageDraft) => void;
-  readonly draft: MessageDraft;
-}
-
-const ReadBy = ({ id, as, setDraft, draft }: ReadByProps) => (
-  <RadioGroup
-    legend={t`Who is to read it`}
-    isLegendHidden
-    name={`${id}-kind`}
-    options={(Object.keys(WRITTEN_AS) as WrittenAs[]).map((each) => [each, WRITTEN_AS[each].words] as const)}
-    value={as}
-    onChange={(next) => setDraft({ ...draft, as: next })}
-  />
-);
-
-interface MessageTextProps {
-  readonly id: string;
-  readonly text: string;
-  readonly setDraft: (value: MessageDraft) => void;
-  readonly draft: MessageDraft;
-}
-
-const MessageText = ({ id, text, setDraft, draft }: MessageTextProps) => (
-  <TextArea
-    id={id}
-    rows={3}
-    maxLength={MOST_CHARACTERS.message}
-    value={text}
-    onChange={(event) => setDraft({ ...draft, text: event.target.value })}
-  />
-);
-
-interface MessageFormProps {
-  readonly write: () => Promise<void>;
-  readonly id: string;
-  readonly isOffice: boolean;
-  readonly text: string;
-  readonly setDraft: (value: MessageDraft) => void;
-  readonly draft: MessageDraft;
-  readonly as: WrittenAs;
-  readonly lines: readonly FileLine[];
-  readonly files: ReturnType<typeof useFiles>;
-  readonly error: ReturnType<typeof useSend>['error'];
-  readonly isSending: boolean;
-}
-
-const MessageForm = ({
-  write,
-  id,
-  isOffice,
-  text,
-  setDraft,
-  draft,
-  as,
-  lines,
-  files,
-  error,
-  isSending,
-}: MessageFormProps) => (
-  <Form
-    className="mt-3 grid gap-2"
-    onSubmit={(event) => {
-      event.preventDefault();
-      void write();
-    }}
-  >
-    <label htmlFor={id} className="font-semibold">
-      {isOffice ? t`Write` : t`Write to the office`}
-    </label>
-    <MessageText id={id} text={text} setDraft={setDraft} draft={draft} />
-    {isOffice && <ReadBy id={id} as={as} setDraft={setDraft} draft={draft} />}
-    <FilePicker lines={lines} files={files} isSignedIn label={t`Files with it`} />
-    <RefusalNote error={error} />
-    <Button
-      isSubmit
-      className="justify-self-start"
-      isBusy={isSending}
-      off={text.trim() || lines.length ? null : t`Write something or add a file first.`}
-    >
-      {isSending ? t`Sending …` : t`Send`}
-    </Button>
-  </Form>
-);
-
 /** The message as it is written, kept while the network is away, and sending it. */
 function useMessage(
   request: Pick<RequestView, 'reference' | 'messages' | 'mayWrite'>,
   router: ReturnType<typeof useRouter>,
 ) {
   const [draft, setDraft] = useDraft<MessageDraft>(`message ${request.reference}`, NO_MESSAGE);
+  const set = (part: Partial<MessageDraft>) => setDraft({ ...draft, ...part });
   const { text, as, lines } = draft;
   const setLines = useCallback(
     (files: FileLine[]) => setDraft({ ...draft, lines: files }),
@@ -176,7 +92,56 @@ function useMessage(
       },
     );
   };
-  return { draft, setDraft, text, as, lines, error, isSending, files, write };
+  return { draft, set, error, isSending, files, write };
+}
+
+interface MessageFormProps {
+  readonly on: ReturnType<typeof useMessage>;
+  readonly isOffice: boolean;
+}
+
+function MessageForm({ on, isOffice }: MessageFormProps) {
+  const id = useId();
+  const { draft, set, files, error, isSending } = on;
+  const { text, as, lines } = draft;
+  return (
+    <Form
+      className="mt-3 grid gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void on.write();
+      }}
+    >
+      <Field label={isOffice ? t`Write` : t`Write to the office`}>
+        <TextArea
+          rows={3}
+          maxLength={MOST_CHARACTERS.message}
+          value={text}
+          onChange={({ target }) => set({ text: target.value })}
+        />
+      </Field>
+      {isOffice && (
+        <RadioGroup
+          legend={t`Who is to read it`}
+          isLegendHidden
+          name={`${id}-kind`}
+          options={WAYS_TO_WRITE.map((each) => [each, WRITTEN_AS[each].words] as const)}
+          value={as}
+          onChange={(next) => set({ as: next })}
+        />
+      )}
+      <FilePicker lines={lines} files={files} isSignedIn label={t`Files with it`} />
+      <RefusalNote error={error} />
+      <Button
+        isSubmit
+        className="justify-self-start"
+        isBusy={isSending}
+        off={text.trim() || lines.length ? null : t`Write something or add a file first.`}
+      >
+        {isSending ? t`Sending …` : t`Send`}
+      </Button>
+    </Form>
+  );
 }
 
 interface ThreadProps {
@@ -189,8 +154,7 @@ interface ThreadProps {
 export function Thread({ request, isOffice }: ThreadProps) {
   const router = useRouter();
   const office = useOffice();
-  const id = useId();
-  const { draft, setDraft, text, as, lines, error, isSending, files, write } = useMessage(request, router);
+  const writing = useMessage(request, router);
   return (
     <section aria-label={t`Messages`} className="mt-4 border-t border-strong-rule pt-3">
       <h2 className="text-xl">{isOffice ? t`With the requester` : t`With the office`}</h2>
@@ -206,21 +170,7 @@ export function Thread({ request, isOffice }: ThreadProps) {
           {!isOffice && t` Or call ${office.name}: ${office.phone}.`}
         </p>
       )}
-      {request.mayWrite && (
-        <MessageForm
-          write={write}
-          id={id}
-          isOffice={isOffice}
-          text={text}
-          setDraft={setDraft}
-          draft={draft}
-          as={as}
-          lines={lines}
-          files={files}
-          error={error}
-          isSending={isSending}
-        />
-      )}
+      {request.mayWrite && <MessageForm on={writing} isOffice={isOffice} />}
     </section>
   );
 }
