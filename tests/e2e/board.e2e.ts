@@ -291,7 +291,7 @@ describe('privacy', () => {
   });
 });
 
-describe('the ruler', () => {
+describe('the day strip', () => {
   test('a day typed as it is said, a wrong one, keys and wheel', async () => {
     const page = await boardOf('/');
     const typed = async (text: string) => {

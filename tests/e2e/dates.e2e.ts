@@ -101,7 +101,7 @@ describe('looking, as anybody', () => {
     await page.waitForSelector('[data-day="2027-04-30"]');
   });
 
-  test('the ruler turns the week without loading a page; keys and typed days too', async () => {
+  test('the day strip turns the week without loading a page; keys and typed days too', async () => {
     const page = await datesOf('/calendar?day=2027-04-15');
     await page.evaluate(() => Object.assign(window, { stayed: true }));
     await press(page, 'Later');

@@ -226,7 +226,7 @@ describe('moving', () => {
   });
 });
 
-describe('the ruler', () => {
+describe('the day strip', () => {
   test('an empty house is not full, and nothing waits', async () =>
     expect(await dayStrip(office.reader, localDate('2027-04-12'), 2)).toEqual([
       { date: '2027-04-12', fullness: 0, waiting: 0, clashing: 0, notes: [], closures: [] },

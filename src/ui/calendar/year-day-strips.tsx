@@ -99,7 +99,7 @@ interface YearProps {
   monthHref(day: LocalDate): string;
 }
 
-/** How full each day of a year is: twelve rulers, one under the other. */
+/** How full each day of a year is: twelve strips, one under the other. */
 export function YearDayStrips({ year, today, days, dayHref, monthHref }: YearProps) {
   const known = new Map(days.map((day) => [day.date, day]));
   const fullest = Math.max(0.05, ...days.map(({ fullness }) => fullness));
