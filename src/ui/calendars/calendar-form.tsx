@@ -1,16 +1,18 @@
 'use client';
+import { useContractForm, useFields } from '@/ui/hooks/use-contract-form';
+import {
+  saveCalendarSchema,
+  CALENDAR_HUES,
+  type CalendarChoices,
+  type CalendarPreview,
+  type StoredCalendar,
+} from '@/contracts/publishing/calendars';
 import { Button, ButtonLink } from '@/ui/kit/button';
 import { Checkbox, Radio, TextField } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import {
-  CALENDAR_HUES,
-  type CalendarChoices,
-  type CalendarPreview,
-  type StoredCalendar,
-} from '@/contracts/publishing/calendars';
 import { FACT_WORDS, READER_WORDS } from '@/contracts/publishing/words';
 import { countText } from '@/contracts/words/when';
 import { FACTS } from '@/core/publishing/facts';
@@ -341,49 +343,54 @@ interface CalendarFormProps {
   readonly choices: CalendarChoices;
 }
 
-/** A calendar in one short form, with what would stand on it beside it. */
-export function CalendarForm({ stored, start, choices }: CalendarFormProps) {
+/** The calendar as it is filled in. Until somebody types a mark it follows from the name. */
+function useCalendar({ stored, start, choices }: CalendarFormProps) {
   const router = useRouter();
-  const [fields, setFields] = useState(() => (stored ? fieldsOf(stored) : newFields(start)));
   const [isMarkOwn, setMarkOwn] = useState(stored !== null);
-  const { error, isSending, faultOf, run } = useSend({ again: () => save() });
-  const set = (part: Partial<CalendarFields>) =>
-    setFields((now) => {
-      // Until somebody types a mark it follows from the name.
-      const letters = (part.name ?? '').replace(/[^\p{L}]/gu, '').slice(0, 2);
-      return { ...now, ...part, ...(part.name !== undefined && !isMarkOwn && { mark: letters }) };
-    });
-  const save = () => {
-    const body = { ...bodyOf(fields), id: stored?.id ?? null, rowVersion: stored?.rowVersion ?? 0 };
-    return run<{ id: number }>(
-      () => sendOnce('/api/calendars', body),
-      (reply) => {
-        if (!reply.ok) return;
-        router.push(`/administration/calendars?saved=${reply.value.id}`);
-        router.refresh();
-      },
-    );
+  const { error, faultOf: refused, run } = useSend({ again: () => form.onSubmit() });
+  const form = useContractForm({
+    schema: saveCalendarSchema,
+    defaultValues: stored ? fieldsOf(stored) : newFields(start),
+    bodyOf: (fields) => ({
+      ...bodyOf(fields),
+      id: stored?.id ?? null,
+      rowVersion: stored?.rowVersion ?? 0,
+    }),
+    refused,
+    keeps: true,
+    submit: (body) =>
+      run<{ id: number }>(
+        () => sendOnce('/api/calendars', body),
+        (reply) => {
+          if (!reply.ok) return;
+          router.push(`/administration/calendars?saved=${reply.value.id}`);
+          router.refresh();
+        },
+      ),
+  });
+  const { fields, set: put } = useFields(form);
+  const set = (part: Partial<CalendarFields>) => {
+    if (part.mark !== undefined) setMarkOwn(true);
+    const mark = (part.name ?? '').replace(/[^\p{L}]/gu, '').slice(0, 2);
+    put({ ...(part.name !== undefined && !isMarkOwn && { mark }), ...part });
   };
-  const part = {
-    fields,
-    choices,
-    faultOf,
-    set: (change: Partial<CalendarFields>) => {
-      if (change.mark !== undefined) setMarkOwn(true);
-      set(change);
-    },
-  };
+  const part = { fields, choices, faultOf: form.faultOf, set };
+  return { part, error, isSending: form.isSending, onSubmit: form.onSubmit };
+}
+
+/** A calendar in one short form, with what would stand on it beside it. */
+export function CalendarForm(props: CalendarFormProps) {
+  const { stored } = props;
+  const { part, error, isSending, onSubmit } = useCalendar(props);
   return (
     <Form
-      onSubmit={(event) => {
-        event.preventDefault();
-        void save();
-      }}
+      noValidate
+      onSubmit={onSubmit}
       className="grid items-start gap-6 lg:grid-cols-[minmax(0,1fr)_22rem]"
     >
       <CalendarParts part={part} error={error} isSending={isSending} stored={stored} />
       <div className="lg:sticky lg:top-3">
-        <LivePreview fields={fields} id={stored?.id ?? null} />
+        <LivePreview fields={part.fields} id={stored?.id ?? null} />
       </div>
     </Form>
   );

@@ -1,9 +1,10 @@
 'use client';
+import { useContractForm, useFields } from '@/ui/hooks/use-contract-form';
+import { saveSettingsSchema } from '@/contracts/accounts/save-settings';
 import { Button } from '@/ui/kit/button';
 import { Checkbox, NumberField, Select } from '@/ui/kit/fields';
 import { LANGUAGE_NAMES, LANGUAGES } from '@/contracts/language/languages';
 import { t, tAs } from '@/contracts/language/translate';
-import { useState } from 'react';
 import { MOST_BOARD_DAYS } from '@/contracts/base/board-days';
 import { MOST_ZOOM, ownSettings, REMINDERS_MIN, type OwnSettings } from '@/contracts/language/own-settings';
 import { WEEKDAY_NAMES } from '@/contracts/words/rule';
@@ -251,37 +252,46 @@ interface SettingsFormProps {
   readonly zones: readonly string[];
 }
 
-/** How things are shown to whoever looks; kept with one press, and the page is drawn anew by it. */
-export function SettingsForm({ settings, reminders: first, zones }: SettingsFormProps) {
-  const [changes, setChanges] = useState<Partial<OwnSettings>>({});
-  const draft = { ...settings, ...changes };
-  const [reminders, setReminders] = useState(first);
-  const { error, isSending, faultOf, run } = useSend({ again: () => save() });
-  const set: Set = (change) => setChanges((now) => ({ ...now, ...change }));
-  const save = () => {
-    // The switch in the head of the page may have changed the theme since this was drawn.
-    const chosen = { ...ownSettings(), ...changes };
-    return run(
-      () => send('POST', '/api/own/settings', { settings: chosen, reminders }),
-      (reply) => {
-        if (!reply.ok) return;
-        showSettings(chosen);
-        // Loaded anew: what is drawn already was written otherwise.
-        location.search = '?saved';
-      },
-    );
+/** What is chosen anew. The switch in the head of the page may have changed the theme since this was drawn. */
+function useSettings({ settings, reminders }: SettingsFormProps) {
+  const { error, faultOf: refused, run } = useSend({ again: () => form.onSubmit() });
+  const chosenOf = (changes: Partial<OwnSettings>) => ({ ...ownSettings(), ...changes });
+  const form = useContractForm({
+    schema: saveSettingsSchema,
+    defaultValues: { changes: {} as Partial<OwnSettings>, reminders },
+    bodyOf: ({ changes, reminders: before }) => ({ settings: chosenOf(changes), reminders: before }),
+    refused,
+    keeps: true,
+    submit: (body) =>
+      run(
+        () => send('POST', '/api/own/settings', body),
+        (reply) => {
+          if (!reply.ok) return;
+          showSettings(chosenOf(form.getValues('changes')));
+          // Loaded anew: what is drawn already was written otherwise.
+          location.search = '?saved';
+        },
+      ),
+  });
+  const { fields, set } = useFields(form);
+  const draft: OwnSettings = { ...settings, ...fields.changes };
+  return {
+    ...form,
+    error,
+    draft,
+    reminders: fields.reminders,
+    set: (change: Partial<OwnSettings>) => set({ changes: { ...fields.changes, ...change } }),
+    setReminders: (next: readonly number[]) => set({ reminders: next }),
   };
+}
+
+/** How things are shown to whoever looks; kept with one press, and the page is drawn anew by it. */
+export function SettingsForm(props: SettingsFormProps) {
+  const { draft, set, reminders, setReminders, faultOf, error, onSubmit, isSending } = useSettings(props);
   return (
-    <Form
-      noValidate
-      className="grid gap-6"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void save();
-      }}
-    >
+    <Form noValidate className="grid gap-6" onSubmit={onSubmit}>
       <LookFields draft={draft} set={set} />
-      <TimeFields draft={draft} set={set} zones={zones} />
+      <TimeFields draft={draft} set={set} zones={props.zones} />
       <BoardFields draft={draft} set={set} fault={faultOf('settings.hours')} />
       {reminders && <ReminderFields reminders={reminders} setReminders={setReminders} />}
       <RefusalNote error={error && { ...error, message: error.fields[0]?.message ?? error.message }} />

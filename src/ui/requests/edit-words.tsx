@@ -2,7 +2,7 @@
 import { editWordsSchema } from '@/contracts/requests/edit-words';
 import { useContractForm } from '@/ui/hooks/use-contract-form';
 import { Field } from '@/ui/kit/field';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Disclosure } from '@/ui/kit/disclosure';
 import { Button } from '@/ui/kit/button';
 import { Checkbox, TextArea, TextField } from '@/ui/kit/fields';
@@ -21,7 +21,7 @@ const wordsOf = (request: RequestView) => ({
   version: request.version,
 });
 
-/** The words as they are typed; what somebody else changed meanwhile is taken over as long as nothing is typed here. */
+/** The words as they are typed; the version they were typed on is the one that is sent. */
 function useEditWords(request: RequestView, change: ChangeHandle) {
   const [isSaved, setSaved] = useState(false);
   const form = useContractForm({
@@ -30,18 +30,13 @@ function useEditWords(request: RequestView, change: ChangeHandle) {
     bodyOf: (fields) => fields,
     refused: () => '',
     keeps: true,
+    follows: true,
     submit: async (body) => {
       const isDone = await change.runAt(`/api/requests/${request.reference}/words`, body);
       setSaved(isDone);
       return isDone;
     },
   });
-  const { reset, formState } = form;
-  const { isDirty } = formState;
-  // Typed words are never lost, and the version they were typed on is the one that is sent.
-  useEffect(() => {
-    if (!isDirty) reset({ ...wordsOf(request), reason: '' });
-  }, [request, isDirty, reset]);
   return { ...form, isSaved };
 }
 

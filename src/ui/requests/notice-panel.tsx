@@ -1,4 +1,5 @@
 'use client';
+import { useContractForm, useFields } from '@/ui/hooks/use-contract-form';
 import { ReasonField } from '@/ui/requests/reason-field';
 import { Disclosure } from '@/ui/kit/disclosure';
 import { DateField } from '@/ui/kit/dates/date-field';
@@ -7,8 +8,8 @@ import { Button } from '@/ui/kit/button';
 import { Checkbox, Select, TextField } from '@/ui/kit/fields';
 import { fieldLabel, requestField } from '@/contracts/requests/request-fields';
 import { t, tAs } from '@/contracts/language/translate';
-import { useId, useState, type SyntheticEvent } from 'react';
-import type { EditNoticeBody, NoticePreview } from '@/contracts/publishing/calendars';
+import { useId } from 'react';
+import { editNoticeSchema, type NoticePreview } from '@/contracts/publishing/calendars';
 import { standsOn, type CalendarChoice } from '@/core/publishing/shown';
 import type { RequestView } from '@/contracts/requests/request-view';
 import { countText } from '@/contracts/words/when';
@@ -44,17 +45,6 @@ const fieldsOf = (notice: NoticePreview): Fields => ({
       choice === 'picked' ? 'picked' : choice === 'excluded' ? 'off' : 'by-itself',
     ]),
   ),
-});
-
-/** The notice as these fields say it. */
-const asSent = (notice: NoticePreview, fields: Fields): NoticePreview => ({
-  ...notice,
-  ...fields,
-  publishFrom: fields.publishFrom || null,
-  calendars: notice.calendars.map((each) => {
-    const open = each.choice === 'wanted' ? 'wanted' : null;
-    return { ...each, choice: CHOICE[fields.where[each.id] ?? 'by-itself'] ?? open };
-  }),
 });
 
 const CHOICE: Readonly<Record<Where, CalendarChoice | null>> = {
@@ -118,6 +108,9 @@ function AsRead({ notice, fields }: { notice: NoticePreview; fields: Fields }) {
   );
 }
 
+const idsIn = (where: Fields['where'], wanted: Where): number[] =>
+  Object.entries(where).flatMap(([id, each]) => (each === wanted ? [Number(id)] : []));
+
 interface CalendarRowProps {
   readonly calendar: NoticePreview['calendars'][number];
   readonly where: Where;
@@ -152,40 +145,23 @@ function CalendarRow({ calendar, where, onChoose }: CalendarRowProps) {
   );
 }
 
-/** What stands in the form, and saving it. */
+/** What stands in the form, and saving it; the version it was typed on is the one that is sent. */
 function useNotice(request: RequestView, notice: NoticePreview) {
   const change = useChange(request);
-  const [filled, setFilled] = useState(notice);
-  const [fields, setFields] = useState(() => fieldsOf(notice));
-  const [reason, setReason] = useState('');
-  // What somebody else has changed is taken over as long as nothing is typed here.
-  if (notice.version !== filled.version && JSON.stringify(fields) === JSON.stringify(fieldsOf(filled))) {
-    setFilled(notice);
-    setFields(fieldsOf(notice));
-  }
-  const set = (part: Partial<Fields>) => setFields({ ...fields, ...part });
-  const idsOf = (where: Where) =>
-    notice.calendars.flatMap((each) => (fields.where[each.id] === where ? [each.id] : []));
-  const submit = async (event: SyntheticEvent) => {
-    event.preventDefault();
-    const { publish, heldBack, publishFrom, secondLine, publicHtml } = fields;
-    const body: Omit<EditNoticeBody, 'key'> = {
-      version: filled.version,
-      publish,
-      heldBack,
-      publishFrom: publishFrom || null,
-      secondLine,
-      publicHtml,
-      picked: idsOf('picked'),
-      excluded: idsOf('off'),
-      reason,
-    };
-    if (!(await change.runAt(`/api/requests/${request.reference}/notice`, body))) return;
-    setReason('');
-    // As it was sent, so that what comes back anew takes its place.
-    setFilled({ ...asSent(filled, fields), version: -1 });
-  };
-  return { change, fields, set, reason, setReason, submit };
+  const form = useContractForm({
+    schema: editNoticeSchema,
+    defaultValues: { ...fieldsOf(notice), version: notice.version, reason: '' },
+    bodyOf: ({ where, ...fields }) => ({
+      ...fields,
+      picked: idsIn(where, 'picked'),
+      excluded: idsIn(where, 'off'),
+    }),
+    refused: () => '',
+    keeps: true,
+    follows: true,
+    submit: (body) => change.runAt(`/api/requests/${request.reference}/notice`, body),
+  });
+  return { change, ...useFields(form), onSubmit: form.onSubmit, faultOf: form.faultOf };
 }
 
 interface WhenReadProps {
@@ -246,22 +222,22 @@ const WhereListed = ({ notice, fields, set }: WhereListedProps) => (
 interface NoticeFieldsProps {
   readonly notice: NoticePreview;
   readonly fields: Fields;
+  faultOf(field: string): string;
   set(part: Partial<Fields>): void;
 }
 
-function NoticeFields({ notice, fields, set }: NoticeFieldsProps) {
+function NoticeFields({ notice, fields, set, faultOf }: NoticeFieldsProps) {
   const id = useId();
   return (
     <>
       <WhenRead fields={fields} set={set} />
-      <label>
-        <span className="font-semibold">{fieldLabel('secondLine')}</span>
+      <Field label={fieldLabel('secondLine')} fault={faultOf('secondLine')}>
         <TextField
           maxLength={requestField.secondLine.most}
           value={fields.secondLine}
           onChange={({ target }) => set({ secondLine: target.value })}
         />
-      </label>
+      </Field>
       <div>
         <p id={`${id}-text`} className="font-semibold">{t`Public text`}</p>
         <RichText
@@ -278,7 +254,7 @@ function NoticeFields({ notice, fields, set }: NoticeFieldsProps) {
 
 /** What readers see of a request and where: seen before it is approved, edited before and after. */
 export function NoticePanel({ request, notice }: { request: RequestView; notice: NoticePreview }) {
-  const { change, fields, set, reason, setReason, submit } = useNotice(request, notice);
+  const { change, fields, set, onSubmit, faultOf } = useNotice(request, notice);
   const wished = notice.calendars.filter(({ choice }) => choice === 'wanted').length;
   return (
     <Disclosure
@@ -294,9 +270,14 @@ export function NoticePanel({ request, notice }: { request: RequestView; notice:
       <div className="pt-3">
         <AsRead notice={notice} fields={fields} />
       </div>
-      <Form className="grid max-w-3xl gap-3 pt-4" onSubmit={submit}>
-        <NoticeFields notice={notice} fields={fields} set={set} />
-        <ReasonField label={t`Why`} hint={t`the requester reads it`} value={reason} onChange={setReason} />
+      <Form className="grid max-w-3xl gap-3 pt-4" onSubmit={onSubmit} noValidate>
+        <NoticeFields notice={notice} fields={fields} set={set} faultOf={faultOf} />
+        <ReasonField
+          label={t`Why`}
+          hint={t`the requester reads it`}
+          value={fields.reason}
+          onChange={(reason) => set({ reason })}
+        />
         <p>
           <Button isSubmit isBusy={change.isSending}>{t`Save what readers see`}</Button>
         </p>
