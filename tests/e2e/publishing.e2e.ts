@@ -316,7 +316,7 @@ test('the office sees how a notice will read, holds it back, takes up a wish; wh
     await send('GET', '/administration/calendars', undefined, await as('manager'))
   ).text();
   const id = Number(
-    /\/whats-on\/kept\/(\d+)"[^>]*aria-label="Change By the lake"|aria-label="Change By the lake"[^>]*\/whats-on\/kept\/(\d+)/
+    /\/administration\/calendars\/(\d+)"[^>]*aria-label="Change By the lake"|aria-label="Change By the lake"[^>]*\/administration\/calendars\/(\d+)/
       .exec(calendars)!
       .slice(1)
       .find(Boolean),
