@@ -21,7 +21,8 @@ export const ReasonField = ({
   className = '',
 }: ReasonFieldProps) => (
   <label className={`block ${className}`}>
-    {label} {hint && <span className="text-note text-soft">{hint}</span>}
+    {/* Both in elements, or what is read out runs together. */}
+    <span>{label}</span> {hint && <span className="text-note text-soft">{hint}</span>}
     <TextField
       maxLength={MOST_CHARACTERS.reason}
       value={value}
