@@ -199,7 +199,8 @@ interface AskedOfProps {
   readonly parts: PartProps;
 }
 
-const AskedOf = ({
+/** A question of the office to a category or a space, and its answer. */
+export const AskedOf = ({
   question: { id, text, required, choices: answers, numberName },
   parts: { form, faults },
 }: AskedOfProps) => (

@@ -8,10 +8,8 @@ import { memo } from 'react';
 import {
   useFieldArray,
   useWatch,
-  type Control,
   type UseFieldArrayRemove,
   type UseFormRegister,
-  type UseFormReturn,
   type UseFormSetValue,
 } from 'react-hook-form';
 import { FEATURE_WORDS } from '@/contracts/words/findings';
@@ -27,7 +25,7 @@ import { Field } from '@/ui/kit/field';
 import { FormSection } from './fields';
 import type { PartProps } from './part-props';
 import { CrewTime } from './crew-time';
-import { Question } from './what-section';
+import { AskedOf } from './what-section';
 import type { AskChoices } from '@/contracts/requests/ask-choices';
 
 /** Spaces to find by typing: pinned and used ones first. */
@@ -103,28 +101,6 @@ const SpaceChoice = ({ fault, index, faults, space, choices, wanted, set }: Spac
   </Field>
 );
 
-interface SpaceQuestionProps {
-  readonly id: number;
-  readonly form: UseFormReturn<AskForm>;
-  readonly text: string;
-  readonly required: boolean;
-  readonly answers: readonly string[];
-  readonly numberName: string | null;
-  readonly faults: Readonly<Record<string, string>>;
-}
-
-const SpaceQuestion = ({ id, form, text, required, answers, numberName, faults }: SpaceQuestionProps) => (
-  <Question
-    form={form}
-    name={`answers._${id}`}
-    text={text}
-    required={required}
-    answers={answers}
-    isNumber={numberName !== null}
-    fault={faults[`answers._${id}`]}
-  />
-);
-
 function SpaceFields({
   form,
   choices,
@@ -155,17 +131,8 @@ function SpaceFields({
       />
       <LayoutChoice fault={fault} room={room} wanted={wanted} space={space} set={set} choices={choices} />
       {space && <CrewTime form={form} faults={faults} index={index} name={space.name} />}
-      {space?.questions.map(({ id, text, required, choices: answers, numberName }) => (
-        <SpaceQuestion
-          key={id}
-          id={id}
-          form={form}
-          text={text}
-          required={required}
-          answers={answers}
-          numberName={numberName}
-          faults={faults}
-        />
+      {space?.questions.map((question) => (
+        <AskedOf key={question.id} question={question} parts={{ form, choices, faults }} />
       ))}
       {onRemove && (
         <Button
@@ -286,7 +253,7 @@ interface SecondChoiceProps {
   readonly choices: AskChoices;
   readonly values: ReturnType<typeof useWatch>;
   readonly setValue: UseFormSetValue<AskForm>;
-  readonly control: Control<AskForm, any, AskForm>;
+  readonly control: PartProps['form']['control'];
   readonly remove: UseFieldArrayRemove;
 }
 

@@ -1,10 +1,10 @@
 'use client';
 import { t } from '@/contracts/language/translate';
-import { dayLong, sayTime } from '@/contracts/words/when';
 import { displayState, type DisplayBooking } from '@/core/publishing/display';
-import { dateOf, type LocalDate } from '@/core/time/local-time';
+import { dateOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { ageText, hoursOf, stateText, titleOf } from './display-words';
+import { DisplayHead } from './display-head';
 import { useDisplay, type DisplayProps } from './use-display';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 
@@ -29,22 +29,6 @@ const NextHere = ({ next, now, tzid, later }: NextHereProps) => (
   </section>
 );
 
-interface DoorHeadProps {
-  readonly name: string;
-  readonly today: LocalDate;
-  readonly now: EpochMinute;
-  readonly tzid: string;
-}
-
-const DoorHead = ({ name, today, now, tzid }: DoorHeadProps) => (
-  <header className="flex flex-wrap items-baseline justify-between gap-x-[4vmin]">
-    <h1 className="text-wall-2">{name}</h1>
-    <p className="text-wall-4 tabular-nums">
-      {dayLong(today)}, {sayTime(toLocal(now, tzid))}
-    </p>
-  </header>
-);
-
 /** Seen from across a corridor: free or taken, what is on, what comes next. */
 export function DoorDisplay({ first, source, everyMs }: DisplayProps) {
   const { reply, now, awayMin } = useDisplay(first, source, everyMs);
@@ -61,7 +45,7 @@ export function DoorDisplay({ first, source, everyMs }: DisplayProps) {
       id="main"
       className={`display flex min-h-dvh flex-col gap-[3vmin] p-[4vmin] ${isTaken ? 'bg-black text-white' : 'bg-white text-black'}`}
     >
-      <DoorHead name={name} today={today} now={now} tzid={tzid} />
+      <DisplayHead name={name} today={today} now={now} tzid={tzid} />
       <p
         role="status"
         className="border-y-[0.8vmin] border-current py-[2vmin] text-wall-1 leading-none font-bold tabular-nums"

@@ -1,10 +1,10 @@
 'use client';
 import { t } from '@/contracts/language/translate';
-import { dayLong, sayTime } from '@/contracts/words/when';
 import { displayState, type DisplayState } from '@/core/publishing/display';
-import { dateOf, type LocalDate } from '@/core/time/local-time';
+import { dateOf } from '@/core/time/local-time';
 import { toLocal } from '@/core/time/zone';
 import { ageText, hoursOf, stateText, titleOf } from './display-words';
+import { DisplayHead } from './display-head';
 import { useDisplay, type DisplayProps } from './use-display';
 import type { EpochMinute } from '@/core/time/epoch-minute';
 
@@ -38,22 +38,6 @@ const SpaceRow = ({ space, state, now, tzid }: SpaceRowProps) => (
       )}
     </td>
   </tr>
-);
-
-interface DisplayHeadProps {
-  readonly name: string;
-  readonly today: LocalDate;
-  readonly now: EpochMinute;
-  readonly tzid: string;
-}
-
-const DisplayHead = ({ name, today, now, tzid }: DisplayHeadProps) => (
-  <header className="flex flex-wrap items-baseline justify-between gap-x-[4vmin]">
-    <h1 className="text-wall-2">{name}</h1>
-    <p className="text-wall-4 tabular-nums">
-      {dayLong(today)}, {sayTime(toLocal(now, tzid))}
-    </p>
-  </header>
 );
 
 /** All spaces of a building: where something is on, what comes next, where it is free. */
