@@ -48,7 +48,8 @@ export async function serveFolder(data: string, before?: Pick<Served, 'port'>): 
   const port = before?.port ?? (await freePort());
   const server = spawn(
     join('node_modules', '.bin', 'next'),
-    ['start', '-H', '127.0.0.1', '-p', String(port)],
+    // As scripts/serve.mjs does: a connection that was idle for some seconds is still there for the next request.
+    ['start', '-H', '127.0.0.1', '-p', String(port), '--keepAliveTimeout', '75000'],
     {
       cwd: application(),
       env: { ...environmentOf(data), PORT: String(port) },

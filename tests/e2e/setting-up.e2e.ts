@@ -102,7 +102,7 @@ test('while one reads the old version the office changes it: reading and doing t
   await says(crew, '15 people, not 12');
 });
 
-describe('recipes', () => {
+describe('work order templates', () => {
   test('a formula that cannot be read is said at once; tried, looked at, saved; orders follow', async () => {
     const reference = await approvedOn('2029-04-04', 'Fern index');
     const page = await show(browser, '/work-orders/templates/new', 'manager');
@@ -122,16 +122,19 @@ describe('recipes', () => {
     // Tried at once on the last event that was there.
     await says(page, '× Jug');
     await press(page, 'See what saving does');
-    await says(page, 'made');
+    await byRole(page, 'button', 'Save it');
+    // What was seen is of the template as it stood: another needs another look.
+    await fill(page, 'What is to be done', 'Jugs of cold water');
+    await press(page, 'See what saving does');
     await press(page, 'Save it');
     await says(page, 'The office made a work order template;');
 
     const event = await show(browser, `/work-orders/event/${reference}`, 'manager');
-    await says(event, 'Jugs of water: one long table, for 12');
+    await says(event, 'Jugs of cold water: one long table, for 12');
     await says(event, '2 × Jug');
   });
 
-  test('two change one recipe at once: the second is told and loses nothing', async () => {
+  test('two change one template at once: the second is told and loses nothing', async () => {
     const pages = [
       await show(browser, '/work-orders/templates/1', 'manager'),
       await show(browser, '/work-orders/templates/1', 'manager2'),

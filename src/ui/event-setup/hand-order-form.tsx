@@ -41,7 +41,7 @@ const WhoAndWhen = ({ event, on: { fields, set, faultOf, register } }: OrderForm
       teams={event.teams}
       teamId={fields.teamId}
       personId={fields.personId}
-      faults={{ teamId: faultOf('teamId'), personId: faultOf('personId') }}
+      faultOf={faultOf}
       onChange={set}
     />
     <Field label={t`It is done`} fault={faultOf('phase')}>

@@ -79,8 +79,8 @@ interface QuantityLineProps {
   readonly line: QuantityFields;
   readonly index: number;
   readonly id: string;
-  readonly faults: Readonly<Record<string, string>>;
-  /** Of its formula; empty where it can be read. */
+  /** Of its name, and of its formula; empty where it can be read. */
+  readonly nameFault: string;
   readonly fault: string;
   set(part: Partial<QuantityFields>): void;
   leaveOut(): void;
@@ -90,7 +90,7 @@ const QuantityLine = ({
   line: { key, name, store, formula },
   index,
   id,
-  faults,
+  nameFault,
   fault,
   set,
   leaveOut,
@@ -100,7 +100,7 @@ const QuantityLine = ({
       aria-label={t`What is brought, line ${index + 1}`}
       placeholder={t`Tablecloth`}
       value={name}
-      aria-invalid={Boolean(faults[`quantities.${index}.name`])}
+      aria-invalid={Boolean(nameFault)}
       onChange={({ target }) => set({ name: target.value })}
     />
     <StoreField index={index} id={id} store={store} set={set} />
@@ -118,7 +118,7 @@ const QuantityLine = ({
       onClick={leaveOut}
     >{t`Leave out`}</Button>
     <p id={`${id}-${key}`} className="text-note font-semibold text-conflict sm:col-span-4">
-      {faults[`quantities.${index}.name`]} {fault}
+      {nameFault} {fault}
     </p>
   </div>
 );
@@ -128,12 +128,13 @@ interface QuantityListProps {
   readonly stores: readonly string[];
   /** Names of answers that formulas can count with. */
   readonly numbers: readonly string[];
-  readonly faults: Readonly<Record<string, string>>;
+  /** Of a field by its path in what is sent; empty where nothing is wrong. */
+  faultOf(path: string): string;
   onChange(value: QuantityFields[]): void;
 }
 
 /** What the team brings, each with a formula that says at once whether it can be read. */
-export function QuantityList({ value, stores, numbers, faults, onChange }: QuantityListProps) {
+export function QuantityList({ value, stores, numbers, faultOf, onChange }: QuantityListProps) {
   const id = useId();
   const set = (key: string, part: Partial<QuantityFields>) =>
     onChange(value.map((each) => (each.key === key ? { ...each, ...part } : each)));
@@ -145,9 +146,9 @@ export function QuantityList({ value, stores, numbers, faults, onChange }: Quant
           line={line}
           index={index}
           id={id}
-          faults={faults}
+          nameFault={faultOf(`quantities.${index}.name`)}
           fault={
-            faults[`quantities.${index}.formula`] || (line.formula && formulaFault(line.formula, numbers))
+            faultOf(`quantities.${index}.formula`) || (line.formula && formulaFault(line.formula, numbers))
           }
           set={(part) => set(line.key, part)}
           leaveOut={() => onChange(value.filter(({ key }) => key !== line.key))}
@@ -170,16 +171,16 @@ interface TeamFieldsProps {
   readonly teams: TemplateChoices['teams'];
   readonly teamId: string;
   readonly personId: string;
-  readonly faults: Readonly<Record<string, string>>;
+  faultOf(path: 'teamId' | 'personId'): string;
   onChange(part: { readonly teamId?: string; readonly personId?: string }): void;
 }
 
 /** The team, and who of it; another team has other people. */
-export function TeamFields({ teams, teamId, personId, faults, onChange }: TeamFieldsProps) {
+export function TeamFields({ teams, teamId, personId, faultOf, onChange }: TeamFieldsProps) {
   const team = teams.find(({ id }) => String(id) === teamId);
   return (
     <>
-      <Field label={t`Team`} fault={faults.teamId}>
+      <Field label={t`Team`} fault={faultOf('teamId')}>
         {(ids) => (
           <Select
             {...ids}
@@ -195,7 +196,7 @@ export function TeamFields({ teams, teamId, personId, faults, onChange }: TeamFi
           </Select>
         )}
       </Field>
-      <Field label={t`Who of them`} fault={faults.personId}>
+      <Field label={t`Who of them`} fault={faultOf('personId')}>
         {(ids) => (
           <Select {...ids} value={personId} onChange={({ target }) => onChange({ personId: target.value })}>
             <option value="">{t`unassigned`}</option>

@@ -4,7 +4,7 @@ import { Button } from '@/ui/kit/button';
 import { Checkbox, NumberField, TextArea, TextField } from '@/ui/kit/fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t } from '@/contracts/language/translate';
-import { useState, type SyntheticEvent } from 'react';
+import { useState } from 'react';
 import type { TemplateChoices, TemplateReply, StoredTemplate } from '@/contracts/work-orders/templates';
 import { LAYOUT_WORDS } from '@/contracts/words/layouts';
 import { FORMULA_NAME_WORDS } from '@/contracts/words/formulas';
@@ -18,37 +18,28 @@ import { Field } from '@/ui/kit/field';
 import { RadioGroup } from '@/ui/kit/radio-group';
 import { PickSeveral } from '@/ui/kit/pick-several';
 import { EdgeField, QuantityList, TeamFields } from './template-fields';
-import { fieldsOf, formulaFault, NEW_TEMPLATE, type TemplateFields } from './template-form-model';
+import { formulaFault, type TemplateFields } from './template-form-model';
 import { TemplateTry } from './template-try';
-import { useSaveTemplate } from './use-save-template';
+import { useTemplateForm, type TemplateEditing } from './use-template-form';
 import { Form } from '@/ui/kit/form';
 
 interface PartProps {
-  readonly fields: TemplateFields;
+  readonly on: TemplateEditing;
   readonly choices: TemplateChoices;
-  readonly faults: Readonly<Record<string, string>>;
-  set(part: Partial<TemplateFields>): void;
 }
 
-function WhatPart({ fields, choices, faults, set }: PartProps) {
+function WhatPart({ on: { fields, set, faultOf, register }, choices }: PartProps) {
   return (
     <section className="grid gap-3">
-      <Field label={t`What is to be done`} fault={faults.title}>
-        {(ids) => (
-          <TextField
-            {...ids}
-            maxLength={MOST_CHARACTERS.workTitle}
-            value={fields.title}
-            onChange={({ target }) => set({ title: target.value })}
-          />
-        )}
+      <Field label={t`What is to be done`} fault={faultOf('title')}>
+        {(ids) => <TextField {...ids} maxLength={MOST_CHARACTERS.workTitle} {...register('title')} />}
       </Field>
       <div className="grid gap-3 sm:grid-cols-2">
         <TeamFields
           teams={choices.teams}
           teamId={fields.teamId}
           personId={fields.personId}
-          faults={faults}
+          faultOf={faultOf}
           onChange={set}
         />
       </div>
@@ -119,7 +110,7 @@ const PerDate = ({ fields, set }: PerDateProps) => (
   </label>
 );
 
-function AboutPart({ fields, choices, set }: PartProps) {
+function AboutPart({ on: { fields, set }, choices }: PartProps) {
   const { when } = fields;
   const about = (part: Partial<typeof when>) => set({ when: { ...when, ...part } });
   const offered = (services: readonly number[]) =>
@@ -175,32 +166,18 @@ const PhaseFields = ({ fields, set }: PhaseFieldsProps) => (
   />
 );
 
-interface LeadDaysProps {
-  readonly faults: Readonly<Record<string, string>>;
-  readonly fields: TemplateFields;
-  set(part: Partial<TemplateFields>): void;
-}
-
-const LeadDays = ({ faults, fields, set }: LeadDaysProps) => (
+const LeadDays = ({ on: { faultOf, register } }: Pick<PartProps, 'on'>) => (
   <Field
     label={t`Issued so many days ahead`}
-    fault={faults.leadDays}
+    fault={faultOf('leadDays')}
     hint={t`Empty: as soon as the event is approved. A day that has passed is at once.`}
   >
-    {(ids) => (
-      <NumberField
-        {...ids}
-        min={0}
-        max={366}
-        className="w-28"
-        value={fields.leadDays}
-        onChange={({ target }) => set({ leadDays: target.value })}
-      />
-    )}
+    {(ids) => <NumberField {...ids} min={0} max={366} className="w-28" {...register('leadDays')} />}
   </Field>
 );
 
-function WhenPart({ fields, faults, set }: PartProps) {
+function WhenPart({ on }: Pick<PartProps, 'on'>) {
+  const { fields, set, faultOf } = on;
   const isThere = fields.phase === 'attendance';
   return (
     <section className="grid gap-3">
@@ -209,18 +186,18 @@ function WhenPart({ fields, faults, set }: PartProps) {
       <EdgeField
         legend={isThere ? t`Someone is there from` : t`Done by`}
         value={fields.due}
-        fault={faults.offsetMin}
+        fault={faultOf('offsetMin')}
         onChange={(due) => set({ due })}
       />
       {isThere && (
         <EdgeField
           legend={t`and until`}
           value={fields.until}
-          fault={faults['until.offsetMin'] ?? faults.until}
+          fault={faultOf('until.offsetMin') || faultOf('until')}
           onChange={(until) => set({ until })}
         />
       )}
-      <LeadDays faults={faults} fields={fields} set={set} />
+      <LeadDays on={on} />
     </section>
   );
 }
@@ -250,27 +227,21 @@ const FormulaNames = ({ choices }: { readonly choices: TemplateChoices }) => (
 );
 
 interface CrewAndMinutesProps {
-  readonly faults: Readonly<Record<string, string>>;
-  readonly fields: TemplateFields;
-  set(part: Partial<TemplateFields>): void;
-  readonly workFault: string;
+  readonly on: TemplateEditing;
+  /** Names of answers that formulas can count with. */
+  readonly numbers: readonly string[];
 }
 
-const CrewAndMinutes = ({ faults, fields, set, workFault }: CrewAndMinutesProps) => (
+const CrewAndMinutes = ({ on: { fields, faultOf, register }, numbers }: CrewAndMinutesProps) => (
   <div className="grid gap-3 sm:grid-cols-[8rem_1fr]">
-    <Field label={t`People it takes`} fault={faults.crew}>
-      {(ids) => (
-        <NumberField
-          {...ids}
-          min={0}
-          value={fields.crew}
-          onChange={({ target }) => set({ crew: target.value })}
-        />
-      )}
+    <Field label={t`People it takes`} fault={faultOf('crew')}>
+      {(ids) => <NumberField {...ids} min={0} {...register('crew')} />}
     </Field>
     <Field
       label={t`Minutes of work, by a formula`}
-      fault={workFault}
+      fault={
+        faultOf('workFormula') || (fields.workFormula.trim() && formulaFault(fields.workFormula, numbers))
+      }
       hint={t`Empty: the minutes of setup, strike or being there, for each of the people.`}
     >
       {(ids) => (
@@ -278,51 +249,42 @@ const CrewAndMinutes = ({ faults, fields, set, workFault }: CrewAndMinutesProps)
           {...ids}
           className="font-mono text-note"
           placeholder={t`10 + tables * 3`}
-          value={fields.workFormula}
-          onChange={({ target }) => set({ workFormula: target.value })}
+          {...register('workFormula')}
         />
       )}
     </Field>
   </div>
 );
 
-function WorkPart({ fields, choices, faults, set }: PartProps) {
+function WorkPart({ on, choices }: PartProps) {
+  const { fields, set, faultOf, register } = on;
   const numbers = choices.numbers.map(({ name }) => name);
-  const workFault =
-    faults.workFormula || (fields.workFormula.trim() ? formulaFault(fields.workFormula, numbers) : '');
   return (
     <section className="grid gap-3">
       <h2 className="text-xl">{t`How much`}</h2>
-      <CrewAndMinutes faults={faults} fields={fields} set={set} workFault={workFault} />
+      <CrewAndMinutes on={on} numbers={numbers} />
       <QuantityList
         value={fields.quantities}
         stores={choices.stores}
         numbers={numbers}
-        faults={faults}
+        faultOf={faultOf}
         onChange={(quantities) => set({ quantities })}
       />
       <FormulaNames choices={choices} />
-      <Field label={t`Checklist, a line each`} fault={faults.checklist}>
-        {(ids) => (
-          <TextArea
-            {...ids}
-            className="min-h-24"
-            value={fields.checklist}
-            onChange={({ target }) => set({ checklist: target.value })}
-          />
-        )}
+      <Field label={t`Checklist, a line each`} fault={faultOf('checklist')}>
+        {(ids) => <TextArea {...ids} className="min-h-24" {...register('checklist')} />}
       </Field>
     </section>
   );
 }
 
 interface SavePartProps {
-  readonly save: ReturnType<typeof useSaveTemplate>;
+  readonly on: TemplateEditing;
   readonly stored: StoredTemplate | null;
 }
 
-function SavePart({ save, stored }: SavePartProps) {
-  const { preview, error, isSending } = save;
+function SavePart({ on, stored }: SavePartProps) {
+  const { preview, error, isSending } = on;
   return (
     <section className="sheet grid gap-3 p-4" aria-label={t`Saving`}>
       <div aria-live="polite">
@@ -339,13 +301,13 @@ function SavePart({ save, stored }: SavePartProps) {
       <div className="flex flex-wrap gap-2">
         {preview ? (
           <>
-            <Button isMain isBusy={isSending} onClick={save.confirm}>{t`${t(preview.verb)} it`}</Button>
-            <Button onClick={save.back}>{t`Not yet`}</Button>
+            <Button isMain isBusy={isSending} onClick={on.confirm}>{t`${t(preview.verb)} it`}</Button>
+            <Button onClick={on.back}>{t`Not yet`}</Button>
           </>
         ) : (
           <>
             <Button isMain isSubmit isBusy={isSending}>{t`See what saving does`}</Button>
-            {stored && <Button isBusy={isSending} onClick={save.retire}>{t`Take out of use`}</Button>}
+            {stored && <Button isBusy={isSending} onClick={on.retire}>{t`Take out of use`}</Button>}
           </>
         )}
       </div>
@@ -373,29 +335,19 @@ interface TemplateFormProps {
 /** A template, tried while it is written, saved after what saving does is seen. */
 export function TemplateForm({ choices, stored }: TemplateFormProps) {
   const [saved, setSaved] = useState<TemplateReply | null>(null);
-  const [fields, setFields] = useState<TemplateFields>(stored ? fieldsOf(stored.template) : NEW_TEMPLATE);
-  const save = useSaveTemplate(stored, setSaved);
-  const set = (part: Partial<TemplateFields>) => {
-    setFields((before) => ({ ...before, ...part }));
-    save.back();
-  };
-  const part = { fields, choices, faults: save.faults, set };
-  const submit = (event: SyntheticEvent) => {
-    event.preventDefault();
-    void save.look(fields);
-  };
+  const on = useTemplateForm(stored, setSaved);
   if (saved) return <Saved reply={saved} />;
   return (
-    <Form className="grid gap-5 lg:grid-cols-[1fr_24rem]" onSubmit={submit} noValidate>
+    <Form className="grid gap-5 lg:grid-cols-[1fr_24rem]" onSubmit={on.onSubmit} noValidate>
       <div className="sheet grid content-start gap-6 p-4">
-        <WhatPart {...part} />
-        <AboutPart {...part} />
-        <WhenPart {...part} />
-        <WorkPart {...part} />
+        <WhatPart on={on} choices={choices} />
+        <AboutPart on={on} choices={choices} />
+        <WhenPart on={on} />
+        <WorkPart on={on} choices={choices} />
       </div>
       <div className="grid content-start gap-5 lg:sticky lg:top-4">
-        <TemplateTry fields={fields} past={choices.past} />
-        <SavePart save={save} stored={stored} />
+        <TemplateTry fields={on.fields} past={choices.past} />
+        <SavePart on={on} stored={stored} />
       </div>
     </Form>
   );
