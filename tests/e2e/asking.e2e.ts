@@ -148,7 +148,7 @@ test('the same by keys alone', async () => {
   await says(page, 'Can it be done?');
   const type = (text: string) => page.keyboard.type(text);
   const hit = (key: 'Enter' | 'Space') => page.keyboard.press(key);
-  await page.focus('#quick-line');
+  await page.focus('#request-line');
   await type(
     '"Mosses by touch" thu 9 september weekly 14 times 18:30-20:30 seed library 12 people workshops',
   );

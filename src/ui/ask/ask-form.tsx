@@ -23,7 +23,7 @@ import { FormSection } from './fields';
 import { fieldOf, isOverDays, toBody, toCheckBody } from './form-body';
 import { formFrom, type AsAsked } from './from-request';
 import { NeedsSection } from './needs-section';
-import { QuickField } from './quick-field';
+import { LineField } from './line-field';
 import { ReadersSection } from './readers-section';
 import { useLeft } from './use-left';
 import { typedFaults } from './typed-faults';
@@ -346,7 +346,7 @@ export function AskFormPage({ choices, picked, from, isSignedIn, side }: AskForm
           <StartFromField choices={choices} />
         </div>
         <WhereFrom from={from} isRestored={isRestored} startAfresh={startAfresh} />
-        <QuickField form={form} choices={choices} />
+        <LineField form={form} choices={choices} />
         <KindSection {...parts} />
         <WhatSection {...parts} />
         <WhenSection {...parts} />

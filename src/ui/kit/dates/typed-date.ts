@@ -57,7 +57,7 @@ function namedDay({ de, en }: Reader, text: string, today: LocalDate): Found | n
  * `nächsten Dienstag`; the next one where the year or the week is left open, day before month. Read in the language of
  * whoever writes, else in English. The parser is loaded when it is first used.
  */
-export async function findDay(text: string, today: LocalDate): Promise<Found | null> {
+async function findDay(text: string, today: LocalDate): Promise<Found | null> {
   const plain = plainDay(text, today);
   if (plain !== undefined) return plain;
   await bringReader();

@@ -1,0 +1,63 @@
+import { t } from '@/contracts/language/translate';
+import type { Known, Meaning, SaidRule } from '@/core/request-line/meaning';
+import { LAYOUT_WORDS } from './layouts';
+import { everyText, listText, repetitionText } from './rule';
+import { countText, dayShort, daysText, lengthText, sayClock } from './when';
+
+function ruleSaid(rule: SaidRule): string {
+  const { every, unit, weekdays, nths, monthDays, count } = rule;
+  if (!weekdays.length && !monthDays.length) return everyText(every, unit);
+  const place = monthDays.length
+    ? ({ kind: 'days', days: monthDays } as const)
+    : nths.length
+      ? ({ kind: 'weekdays', nths, weekdays } as const)
+      : null;
+  const often = repetitionText({
+    every,
+    unit,
+    weekdays,
+    place,
+    months: [],
+    end: { kind: 'never' },
+    weekStart: 1,
+  });
+  return count ? `${often}, ${countText(count, 'date', 'dates')}` : often;
+}
+
+const HALVES = { am: () => t`before noon`, pm: () => t`after noon` };
+
+const nameOf = (items: readonly { readonly id: number; readonly name: string }[], id: number): string =>
+  items.find((each) => each.id === id)?.name ?? '';
+
+/** What each kind of piece is called, of the piece and what can be named. */
+const WORDS: {
+  readonly [Kind in Meaning['kind']]: (piece: Extract<Meaning, { kind: Kind }>, known: Known) => string;
+} = {
+  title: () => t`title`,
+  day: ({ day }) => dayShort(day),
+  days: ({ days }) => listText(days.map(dayShort)),
+  range: ({ first, last }) => daysText(first, last),
+  'each-day': () => t`the same hours each day`,
+  rule: ({ rule }) => ruleSaid(rule),
+  count: ({ count }) => countText(count, 'date', 'dates'),
+  until: ({ day }) => t`until ${dayShort(day)}`,
+  except: ({ days }) => t`without ${listText(days.map(dayShort))}`,
+  hours: ({ fromMin, toMin }) =>
+    toMin === null ? t`from ${sayClock(fromMin)}` : `${sayClock(fromMin)}–${sayClock(toMin % 1440)}`,
+  length: ({ minutes }) => lengthText(minutes),
+  half: ({ half }) => HALVES[half](),
+  'all-day': () => t`all day`,
+  people: ({ people }) => countText(people, 'person', 'people'),
+  space: ({ id }, { spaces }) => nameOf(spaces, id),
+  layout: ({ layout }) => LAYOUT_WORDS[layout],
+  category: ({ id }, { categories }) => t`category ${nameOf(categories, id)}`,
+  host: ({ id }, { hosts }) => t`for ${nameOf(hosts, id)}`,
+  equipment: ({ id, quantity }, { equipment }) => `${quantity} × ${nameOf(equipment, id)}`,
+  way: ({ way }) => (way === 'loan' ? t`equipment alone` : t`any suitable space`),
+};
+
+/** What a piece of a line is read as, in the language of whoever typed it: `Thu 15 Apr 2027`, `Potting Studio`. */
+export const meaningText = <Kind extends Meaning['kind']>(
+  piece: Extract<Meaning, { kind: Kind }>,
+  known: Known,
+): string => (WORDS[piece.kind as Kind] as (piece: Meaning, known: Known) => string)(piece, known);
