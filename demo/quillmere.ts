@@ -43,6 +43,7 @@ export const QUILLMERE: OfficeFile = {
     name: 'Quillmere Botanic Garden',
     zone: 'Europe/London',
     office: { name: 'Quillmere events office', phone: '01632 960 274', email: `events@${DOMAIN}` },
+    registerDomains: [DOMAIN],
     hours: [daily('08:00', '22:00')],
     closures,
   },

@@ -172,6 +172,13 @@ test('accounts of one’s own where the site names a mail domain, and nowhere el
   await fill(repository, label, ' ');
   await press(repository, 'Save');
   await says(repository, 'Done: changed a site');
+  // Nobody may by themselves: then whom to ask stands there.
+  await open(page, '/sign-in');
+  await says(page, 'The office makes the accounts: Quillmere events office, 01632 960 274');
+  await open(repository, '/administration/site');
+  await fill(repository, label, 'quillmere.example');
+  await press(repository, 'Save');
+  await says(repository, 'Done: changed a site');
 });
 
 test('nothing about an account is taken from another site, and too many tries wait', async () => {

@@ -187,7 +187,6 @@ test('equipment only, and a date to announce: sent from the form, with no space'
   await fillMain(page, { Title: 'Projector lent' });
   await press(page, 'Send the request');
   await says(page, 'Say what is to be lent.');
-  await press(page, 'Add equipment');
   await fill(page, 'Equipment', 'Projector');
   await fill(page, 'How many', '1');
   await press(page, 'Send the request');

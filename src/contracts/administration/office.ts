@@ -1,6 +1,7 @@
 import { numberName } from './parts';
 import { lazyText, untranslated } from '@/contracts/language/translate';
 import { z } from 'zod';
+import { mailDomains } from '@/contracts/accounts/mail-domains';
 import { LANGUAGES } from '@/contracts/language/languages';
 import { LAYOUTS } from '@/core/seating/layouts';
 import { SIDES } from '@/core/seating/plan/room';
@@ -134,6 +135,8 @@ export const officeSchema = z.object({
       phone: requiredLine(untranslated('Telephone'), 40),
       email: requiredLine(untranslated('E-mail'), 120),
     }),
+    /** Whose people may make an account for themselves; none lets nobody. */
+    registerDomains: mailDomains,
     language: z.enum(LANGUAGES, lazyText`Choose a language.`).default('en'),
     accessMin: wholeNumber(untranslated('Access minutes'), 0, 1440).default(30),
     exitMin: wholeNumber(untranslated('Exit minutes'), 0, 1440).default(30),

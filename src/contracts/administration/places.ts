@@ -1,5 +1,6 @@
 import { untranslated, lazyText, t } from '@/contracts/language/translate';
 import { z } from 'zod';
+import { mailDomains } from '@/contracts/accounts/mail-domains';
 import { SEEING_ROLES, USUALLY_SEEN_BY } from '@/core/publishing/right-to-know';
 import { LANGUAGES } from '../language/languages';
 import type { SpaceId } from '@/core/ids';
@@ -33,20 +34,7 @@ export const siteDoc = z.object({
   horizonMonths: wholeNumber(untranslated('Months ahead'), 1, 120),
   grainMin: wholeNumber(untranslated('Minutes of the grain'), 1, 240),
   /** Whose people may make an account for themselves; none lets nobody. */
-  registerDomains: z
-    .array(
-      z
-        .string()
-        .trim()
-        .toLowerCase()
-        .transform((domain) => domain.replace(/^@/, ''))
-        .refine(
-          (domain) => /^([a-z0-9-]+\.)+[a-z]{2,}$/.test(domain),
-          lazyText`A mail domain is what stands after the @, such as example.org.`,
-        ),
-    )
-    .max(40, lazyText`At most forty domains.`)
-    .default([]),
+  registerDomains: mailDomains,
   /** What setting and clearing take where a space does not say it. */
   layoutMinutes: z
     .array(

@@ -20,6 +20,7 @@ export interface ServiceChoice {
 export interface EarlierRequest {
   readonly reference: string;
   readonly title: string;
+  readonly categoryId: number | null;
 }
 
 /** Everything the request form offers to choose from. */

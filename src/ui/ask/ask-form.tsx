@@ -2,12 +2,20 @@
 import { Button, ButtonLink } from '@/ui/kit/button';
 import { t } from '@/contracts/language/translate';
 import { useRouter } from 'next/navigation';
-import { memo, useCallback, useEffect, useMemo, useRef, useState, type ComponentProps } from 'react';
+import {
+  memo,
+  useCallback,
+  useDeferredValue,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  type ComponentProps,
+} from 'react';
 import { useForm, useWatch } from 'react-hook-form';
-import { askSchema, type AskReply } from '@/contracts/requests/ask';
+import type { AskReply } from '@/contracts/requests/ask';
 import type { AskChoices } from '@/contracts/requests/ask-choices';
-import { answerFaults, type Question } from '@/contracts/forms/questions';
-import { faultsOfIssues, type ErrorReply, type FieldFault } from '@/contracts/base/refusal';
+import type { FieldFault } from '@/contracts/base/refusal';
 import type { Side } from '@/core/checks/rules/rule';
 import { useOffice } from '@/ui/hooks/office';
 import { FilePicker } from '@/ui/files/file-picker';
@@ -20,7 +28,8 @@ import { bandsIn } from './bands';
 import { askHref, type Picked } from './ask-address';
 import { dropDraft, emptyForm, loadDraft, saveDraft, type AskForm } from './draft';
 import { FormSection } from './fields';
-import { fieldOf, isOverDays, toBody, toCheckBody } from './form-body';
+import { fieldOf, toBody, toCheckBody } from './form-body';
+import { faultsOf, missingIn, notSentYet } from './form-faults';
 import { formFrom, type AsAsked } from './from-request';
 import { NeedsSection } from './needs-section';
 import { LineField } from './line-field';
@@ -72,54 +81,6 @@ function useDraft(picked: Picked | null, initial: AskForm, isFrom: boolean, form
   return { key, isRestored, startAfresh };
 }
 
-/** What the schema cannot know: questions of what was chosen, and what happens in the nights. */
-function furtherFaults(form: AskForm, choices: AskChoices): FieldFault[] {
-  const asked: Question[] = [
-    ...(form.kind === 'space'
-      ? form.spaces.flatMap(
-          ({ spaceId }) => choices.spaces.find(({ id }) => String(id) === spaceId)?.questions ?? [],
-        )
-      : []),
-    ...[form.categoryId, ...form.moreCategoryIds].flatMap(
-      (category) => choices.categories.find(({ id }) => String(id) === category)?.questions ?? [],
-    ),
-  ];
-  const given = (answers: Readonly<Record<string, string>>) =>
-    Object.entries(answers).map(([id, answer]) => ({
-      questionId: Number(id.slice(1)),
-      answer: answer ?? '',
-    }));
-  return [
-    ...answerFaults(asked, given(form.answers), 'answers'),
-    ...form.services.flatMap(({ serviceId, answers }, index) =>
-      answerFaults(
-        choices.services.find(({ id }) => String(id) === serviceId)?.questions ?? [],
-        given(answers),
-        `services.${index}.answers`,
-      ),
-    ),
-    ...(isOverDays(form) && !form.overDays
-      ? [{ path: 'overDays', message: t`Say whether the nights are part of it.` }]
-      : []),
-  ];
-}
-
-const notSentYet = (fields: readonly FieldFault[]): ErrorReply['error'] => ({
-  code: 'bad-input',
-  message: t`Not sent yet: see what is marked beside the fields.`,
-  fields,
-  details: fields.map(({ message }) => message),
-});
-
-/** What is wrong with the form before it is sent, or null. */
-function faultsOf(form: AskForm, key: string, tzid: string, choices: AskChoices): ErrorReply['error'] | null {
-  const parsed = askSchema.safeParse(toBody(form, key, tzid, choices));
-  const found = parsed.success ? [] : faultsOfIssues(parsed.error.issues);
-  const all = [...found, ...furtherFaults(form, choices)];
-  const distinct = [...new Map(all.map((each) => [each.path, each])).values()];
-  return distinct.length ? notSentYet(distinct) : null;
-}
-
 /** Sends the form once everything is right and its files are there. */
 function useSending(
   form: Handle,
@@ -139,7 +100,7 @@ function useSending(
   const attempt = async () => {
     const values = form.getValues();
     const wrong = faultsOf(values, key.current, tzid, choices);
-    if (wrong) return setError(wrong);
+    if (wrong.length) return setError(notSentYet(wrong));
     if (!(await files.settled()))
       return setError(
         notSentYet([
@@ -260,6 +221,8 @@ function useAsking({ initial, picked, from, isSignedIn, tzid, choices, side }: A
   const verdict = useVerdict(toCheckBody(values, tzid, choices), choices, side);
   const { error, isSending, submit } = useSending(form, key, files, choices, verdict.dates);
   const left = useLeft(values);
+  const late = useDeferredValue(values);
+  const missing = useMemo(() => missingIn(late, tzid, choices), [late, tzid, choices]);
   const faults = useMemo(
     () => ({ ...byField(typedFaults(verdict.faults, values)), ...byField(error?.fields ?? []) }),
     [error, verdict.faults, values],
@@ -276,12 +239,14 @@ function useAsking({ initial, picked, from, isSignedIn, tzid, choices, side }: A
     isSending,
     submit,
     left,
+    missing,
     faults,
     here,
   };
 }
 
 interface VerdictBesideProps {
+  readonly missing: readonly string[];
   readonly verdict: ReturnType<typeof useVerdict>;
   readonly values: AskForm;
   readonly tzid: string;
@@ -289,10 +254,11 @@ interface VerdictBesideProps {
   readonly parts: Pick<ComponentProps<typeof VerdictDetails>, 'form' | 'choices'>;
 }
 
-const VerdictBeside = ({ verdict, values, tzid, choices, parts }: VerdictBesideProps) => (
+const VerdictBeside = ({ verdict, missing, values, tzid, choices, parts }: VerdictBesideProps) => (
   <div>
     <VerdictDetails
       state={verdict.state}
+      missing={missing}
       body={ofKnownDates(toCheckBody(values, tzid, choices), verdict.dates)}
       bands={bandsIn(values, tzid)}
       tzid={tzid}
@@ -317,20 +283,9 @@ export function AskFormPage({ choices, picked, from, isSignedIn, side }: AskForm
     () => (from ? formFrom(from.asked, choices, tzid) : emptyForm(choices, picked)),
     [from, choices, picked, tzid],
   );
-  const {
-    form,
-    values,
-    isRestored,
-    startAfresh,
-    files,
-    verdict,
-    error,
-    isSending,
-    submit,
-    left,
-    faults,
-    here,
-  } = useAsking({ initial, picked, from, isSignedIn, tzid, choices, side });
+  const asking = useAsking({ initial, picked, from, isSignedIn, tzid, choices, side });
+  const { form, values, files, verdict, left, missing, faults } = asking;
+  const isLoan = values.kind === 'loan';
   const parts = { form, choices, faults };
   return (
     <div className="grid gap-6 lg:grid-cols-[minmax(0,1fr)_23rem]">
@@ -338,30 +293,43 @@ export function AskFormPage({ choices, picked, from, isSignedIn, side }: AskForm
         noValidate
         onSubmit={(event) => {
           event.preventDefault();
-          void submit();
+          void asking.submit();
         }}
       >
         <div className="flex flex-wrap items-end gap-x-4 pb-3">
           <h1 className="text-3xl">{t`Request a space`}</h1>
           <StartFromField choices={choices} />
         </div>
-        <WhereFrom from={from} isRestored={isRestored} startAfresh={startAfresh} />
+        <WhereFrom from={from} isRestored={asking.isRestored} startAfresh={asking.startAfresh} />
         <LineField form={form} choices={choices} />
         <KindSection {...parts} />
-        <WhatSection {...parts} />
-        <WhenSection {...parts} />
         <WhereSection {...parts} />
-        <NeedsSection {...parts} left={left} />
+        {isLoan && <NeedsSection {...parts} left={left} />}
+        <WhenSection {...parts} />
+        <WhatSection {...parts} />
+        {!isLoan && <NeedsSection {...parts} left={left} />}
         <ReadersSection {...parts} />
         <FormSection title={t`Files`}>
           <div className="sm:col-span-6">
             <FilePicker lines={values.files} files={files} isSignedIn={isSignedIn} fault={faults.files} />
           </div>
         </FormSection>
-        <VerdictLine state={verdict.state} />
-        <AskFoot error={error} isSignedIn={isSignedIn} isSending={isSending} here={here} />
+        <VerdictLine state={verdict.state} missing={missing} />
+        <AskFoot
+          error={asking.error}
+          isSignedIn={isSignedIn}
+          isSending={asking.isSending}
+          here={asking.here}
+        />
       </Form>
-      <VerdictBeside verdict={verdict} values={values} tzid={tzid} choices={choices} parts={parts} />
+      <VerdictBeside
+        verdict={verdict}
+        missing={missing}
+        values={values}
+        tzid={tzid}
+        choices={choices}
+        parts={parts}
+      />
     </div>
   );
 }

@@ -175,7 +175,8 @@ export function emptyForm(choices: AskChoices, picked: Picked | null): AskForm {
     kind: 'space',
     title: '',
     ...EMPTY_FIELDS,
-    categoryId: '',
+    // Most ask for the same again: it is seen, and another is chosen at a press.
+    categoryId: String(choices.earlier[0]?.categoryId ?? ''),
     moreCategoryIds: [],
     hostId: String(choices.hosts.find(({ isOwn }) => isOwn)?.id ?? ''),
     jointHostIds: [],

@@ -67,6 +67,9 @@ export const isPublished = (
 /** Minutes of one's own before and after are minutes in a space: a loan and an announcement have none. */
 export const hasOwnTime = ({ kind }: Pick<AskForm, 'kind'>): boolean => kind !== 'notice' && kind !== 'loan';
 
+/** A loan and an announcement are for nobody that has to fit. */
+export const hasPeople = hasOwnTime;
+
 /** Starts of the days picked one by one, at the hours of the first. */
 const extraOf = (form: AskForm): string[] =>
   form.pickedDays.map((day) => `${day}T${timesOf(form).startsAt.slice(11)}`);
@@ -131,7 +134,7 @@ export function toCheckBody(form: AskForm, tzid: string, choices: AskChoices): C
   const wheelchairs = form.wheelchairs.trim() === '' ? 0 : Number(form.wheelchairs);
   return {
     kind: form.kind,
-    people: form.kind === 'loan' || form.kind === 'notice' ? number(form.people || '1') : number(form.people),
+    people: hasPeople(form) ? number(form.people) : 1,
     when: whenOf(form, tzid, choices),
     accessMin: hasOwnTime(form) ? number(form.accessMin) : 0,
     exitMin: hasOwnTime(form) ? number(form.exitMin) : 0,

@@ -55,6 +55,7 @@ interface TypeChoiceProps {
 const TypeChoice = ({ faults, index, register, choices, stock }: TypeChoiceProps) => (
   <Field
     label={t`Equipment`}
+    isRequired
     fault={faults[`equipment.${index}.typeId`] ?? (index === 0 ? faults.equipment : undefined)}
   >
     <Select {...register(`equipment.${index}.typeId`)}>
@@ -94,6 +95,7 @@ const EquipmentLine = ({
     {type && type.units.length > 0 && <UnitChoice register={register} index={index} type={type} />}
     <Field
       label={t`How many`}
+      isRequired
       hint={free === undefined ? undefined : t`${free} left`}
       fault={faults[`equipment.${index}.quantity`]}
     >

@@ -6,8 +6,8 @@ function typedIn(path: string, form: AskForm): string | null {
   const line = /^(spaces|equipment)\.(\d+)\.(\w+)$/.exec(path);
   if (line) {
     const [, list, index, name] = line as unknown as [string, 'spaces' | 'equipment', string, string];
-    // A line that was added asks for its thing.
-    if (name === 'typeId') return 'added';
+    // A line that was added asks for its thing; the first of a loan stands there from the beginning.
+    if (name === 'typeId') return form.kind === 'loan' && index === '0' ? null : 'added';
     return (form[list][Number(index)] as unknown as Record<string, string> | undefined)?.[name] ?? null;
   }
   if (path === 'people' || path === 'accessMin' || path === 'exitMin') return form[path];

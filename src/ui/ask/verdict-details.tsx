@@ -1,4 +1,5 @@
 import { t } from '@/contracts/language/translate';
+import { listText } from '@/contracts/words/rule';
 import type { CheckBody, CheckReply } from '@/contracts/requests/ask';
 import type { Band } from '@/core/occupancy/bands';
 import { BandDrawing } from '@/ui/drawing/band-drawing';
@@ -14,14 +15,18 @@ function extentText({ dates }: CheckReply): string | null {
   return dates.length > 1 && last ? t`${dates.length} dates, the last ${last.when}.` : null;
 }
 
+/** What has to be said yet, whatever the verdict is. */
+const stillToSay = (missing: readonly string[]): string => t`Still to be said: ${listText(missing)}.`;
+
 /** On a phone the details panel stands below the form: its first line is always in sight, and leads there. */
-export function VerdictLine({ state }: { state: VerdictState }) {
-  if (state.kind === 'incomplete' && !state.before) return null;
+export function VerdictLine({ state, missing }: { state: VerdictState; missing: readonly string[] }) {
   const text =
     state.kind === 'checked'
       ? state.reply.summary
       : state.kind === 'incomplete'
-        ? t`Correct what is marked.`
+        ? state.before
+          ? t`Correct what is marked.`
+          : ''
         : state.kind === 'refused'
           ? state.error.message
           : t`Checking …`;
@@ -30,12 +35,21 @@ export function VerdictLine({ state }: { state: VerdictState }) {
       href="#verdict"
       className="sheet sticky bottom-0 z-30 mt-2 block border-t-4 border-t-accent px-3 py-2 font-semibold no-underline lg:hidden"
     >
-      {text} <span className="font-normal text-soft underline">{t`Dates`}</span>
+      {text && <span>{text}</span>}{' '}
+      {state.kind !== 'checking' && missing.length > 0 && (
+        <span className="font-normal">{stillToSay(missing)}</span>
+      )}{' '}
+      <span className="font-normal text-soft underline">{t`Dates`}</span>
     </a>
   );
 }
 
-const VerdictText = ({ state }: { readonly state: VerdictState }) => (
+interface VerdictTextProps {
+  readonly state: VerdictState;
+  readonly missing: readonly string[];
+}
+
+const VerdictText = ({ state, missing }: VerdictTextProps) => (
   <div aria-live="polite" className="mt-1">
     {state.kind === 'incomplete' && state.before && (
       <p>
@@ -44,7 +58,7 @@ const VerdictText = ({ state }: { readonly state: VerdictState }) => (
       </p>
     )}
     {state.kind === 'incomplete' && !state.before && (
-      <p className="text-soft">{t`Give a space, the hours and how many people; the answer comes here while you type.`}</p>
+      <p className="text-soft">{t`The answer comes here while you type.`}</p>
     )}
     {state.kind === 'checking' && <p className="text-soft">{t`Checking …`}</p>}
     {state.kind === 'refused' && (
@@ -69,11 +83,14 @@ const VerdictText = ({ state }: { readonly state: VerdictState }) => (
         ))}
       </>
     )}
+    {state.kind !== 'checking' && missing.length > 0 && <p className="mt-2">{stillToSay(missing)}</p>}
   </div>
 );
 
 interface VerdictDetailsProps extends Pick<PartProps, 'form' | 'choices'> {
   readonly state: VerdictState;
+  /** Labels of what is still to be said before it can be sent. */
+  readonly missing: readonly string[];
   readonly bands: readonly Band[];
   readonly tzid: string;
   /** What was checked. */
@@ -81,7 +98,7 @@ interface VerdictDetailsProps extends Pick<PartProps, 'form' | 'choices'> {
 }
 
 /** The details panel beside the form: rule in words, verdict, bands to scale, every date. */
-export function VerdictDetails({ state, bands, tzid, body, ...parts }: VerdictDetailsProps) {
+export function VerdictDetails({ state, missing, bands, tzid, body, ...parts }: VerdictDetailsProps) {
   const checked = state.kind === 'checked' ? state.reply : null;
   const shown = checked ?? (state.kind === 'refused' ? null : 'before' in state ? state.before : null);
   return (
@@ -91,7 +108,7 @@ export function VerdictDetails({ state, bands, tzid, body, ...parts }: VerdictDe
       className="sheet border-t-4 border-t-accent p-4 lg:sticky lg:top-3 lg:max-h-[calc(100dvh-1.5rem)] lg:overflow-y-auto"
     >
       <h2 className="text-xl">{t`Can it be done?`}</h2>
-      <VerdictText state={state} />
+      <VerdictText state={state} missing={missing} />
       {bands.length > 0 && (
         <div className="mt-3 border-t border-rule pt-2">
           <p className="small-caps">{t`What it takes of the day`}</p>

@@ -1,7 +1,7 @@
 'use client';
 import { Disclosure } from '@/ui/kit/disclosure';
 import { Button } from '@/ui/kit/button';
-import { NumberField, Radio, Select, TextField } from '@/ui/kit/fields';
+import { Radio, Select, TextField } from '@/ui/kit/fields';
 import { fieldsAskedIn, PlainFields } from './plain-fields';
 import { MOST_CHARACTERS } from '@/contracts/base/text-limits';
 import { t, texts } from '@/contracts/language/translate';
@@ -30,20 +30,31 @@ const KINDS: readonly { kind: RequestKind; text: string; hint: string }[] = text
   'hint',
 );
 
-export const KindSection = memo(function KindSection({ form: { register, control } }: PartProps) {
+/** A loan begins with a line for what is lent; another kind has no use for an empty one. */
+function followKind(kind: string, { getValues, setValue }: PartProps['form']): void {
+  const said = getValues('equipment').filter(({ typeId }) => typeId);
+  const lines = kind === 'loan' && !said.length ? [{ typeId: '', quantity: '', unitId: '' }] : said;
+  setValue('equipment', lines, { shouldDirty: true });
+}
+
+export const KindSection = memo(function KindSection({ form }: PartProps) {
+  const { register, control } = form;
   const kind = useWatch({ control, name: 'kind' });
+  const field = register('kind', { onChange: ({ target }) => followKind(target.value as string, form) });
   return (
     <fieldset className="pb-4">
       <legend className="mb-1 font-semibold">{t`What do you ask for?`}</legend>
       <div className="flex flex-wrap gap-x-6 gap-y-1">
         {KINDS.map(({ kind: value, text }) => (
           <label key={value} className="flex items-center gap-2">
-            <Radio value={value} {...register('kind')} />
+            <Radio value={value} {...field} />
             {text}
           </label>
         ))}
       </div>
-      <p className="mt-1 text-note text-soft">{KINDS.find((each) => each.kind === kind)?.hint}</p>
+      <p className="mt-1 text-note text-soft">
+        {KINDS.find((each) => each.kind === kind)?.hint} {t`What has to be said is marked with *.`}
+      </p>
     </fieldset>
   );
 });
@@ -182,7 +193,13 @@ interface CategoryFieldProps {
 }
 
 const CategoryField = ({ category, faults, register, choices }: CategoryFieldProps) => (
-  <Field label={t`Category`} hint={category?.about} fault={faults.categoryId} className="sm:col-span-2">
+  <Field
+    label={t`Category`}
+    isRequired
+    hint={category?.about}
+    fault={faults.categoryId}
+    className="sm:col-span-3"
+  >
     <Select {...register('categoryId')}>
       <option value="">{t`Choose …`}</option>
       {choices.categories.map(({ id, name, mark, about }) => (
@@ -243,10 +260,10 @@ export const WhatSection = memo(function WhatSection(parts: PartProps) {
   const questions = category?.questions ?? [];
   return (
     <FormSection title={t`What and for whom`}>
-      <Field label={t`Title`} fault={faults.title} className="sm:col-span-6">
+      <Field label={t`Title`} isRequired fault={faults.title} className="sm:col-span-6">
         <TextField maxLength={MOST_CHARACTERS.title} {...register('title')} />
       </Field>
-      <Field label={t`Host`} fault={faults.hostId} className="sm:col-span-2">
+      <Field label={t`Host`} isRequired fault={faults.hostId} className="sm:col-span-3">
         <Combobox
           options={hosts}
           value={hostId}
@@ -254,9 +271,6 @@ export const WhatSection = memo(function WhatSection(parts: PartProps) {
         />
       </Field>
       <CategoryField category={category} faults={faults} register={register} choices={choices} />
-      <Field label={t`People expected`} fault={faults.people} className="sm:col-span-2">
-        <NumberField inputMode="numeric" step={1} {...register('people')} />
-      </Field>
       {questions.map((question) => (
         <AskedOf key={question.id} question={question} parts={parts} />
       ))}
@@ -279,7 +293,7 @@ interface QuestionProps {
 export function Question({ form, name, text, required, answers, isNumber, fault }: QuestionProps) {
   const label = required ? text : t`${text} (if you know)`;
   return (
-    <Field label={label} fault={fault} className="sm:col-span-3">
+    <Field label={label} isRequired={required} fault={fault} className="sm:col-span-3">
       {answers.length ? (
         <Select {...form.register(name)}>
           <option value="">{t`Choose …`}</option>

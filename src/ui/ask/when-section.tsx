@@ -162,7 +162,7 @@ function Hours({ form, faults }: PartProps) {
   const minutes = exactMinutes(values, tzid);
   return (
     <>
-      <Field label={t`First date`} fault={faults.startDate} className="sm:col-span-2">
+      <Field label={t`First date`} isRequired fault={faults.startDate} className="sm:col-span-2">
         <DateField value={startDate} onChange={(day) => moveStart('startDate', day)} />
       </Field>
       {!allDay && (

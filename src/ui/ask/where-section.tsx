@@ -89,6 +89,7 @@ interface SpaceChoiceProps {
 const SpaceChoice = ({ fault, index, faults, space, choices, wanted, set }: SpaceChoiceProps) => (
   <Field
     label={t`Space`}
+    isRequired
     fault={fault('spaceId') ?? (index === 0 ? faults.spaces : undefined)}
     hint={space && hintOf(space)}
     className="sm:col-span-2"
@@ -129,6 +130,7 @@ function SpaceFields({
         wanted={wanted}
         set={set}
       />
+      {index === 0 && <PeopleField register={form.register} fault={faults.people} />}
       <LayoutChoice fault={fault} room={room} wanted={wanted} space={space} set={set} choices={choices} />
       {space && <CrewTime form={form} faults={faults} index={index} name={space.name} />}
       {space?.questions.map((question) => (
@@ -198,8 +200,15 @@ function MustHave({ form: { register } }: Pick<PartProps, 'form'>) {
   );
 }
 
+/** How many come: what a space is checked against, or found by. */
+const PeopleField = ({ register, fault }: { register: UseFormRegister<AskForm>; fault?: string }) => (
+  <Field label={t`People expected`} isRequired fault={fault} className="sm:col-span-2">
+    <NumberField inputMode="numeric" step={1} {...register('people')} />
+  </Field>
+);
+
 const WantedLayout = ({ register }: { readonly register: UseFormRegister<AskForm> }) => (
-  <Field label={t`Layout`} className="sm:col-span-3">
+  <Field label={t`Layout`} className="sm:col-span-2">
     <Select {...register('wantLayout')}>
       <option value="">{t`whatever suits`}</option>
       {LAYOUTS.map((each) => (
@@ -225,8 +234,9 @@ function Wants({ form, choices, faults }: PartProps) {
   );
   return (
     <>
+      <PeopleField register={register} fault={faults.people} />
       <WantedLayout register={register} />
-      <Field label={t`Building`} className="sm:col-span-3">
+      <Field label={t`Building`} className="sm:col-span-2">
         <Select {...register('wantBuilding')}>
           <option value="">{t`any`}</option>
           {[...new Set(choices.spaces.map((space) => space.building))].map((name) => (
@@ -321,7 +331,7 @@ export const WhereSection = memo(function WhereSection(props: PartProps) {
   const kind = useWatch({ control: props.form.control, name: 'kind' });
   if (kind === 'loan' || kind === 'notice') return null;
   return (
-    <FormSection title={t`Where`}>
+    <FormSection title={t`Where, and for how many`}>
       {kind === 'space' ? (
         <>
           <NamedSpaces {...props} />

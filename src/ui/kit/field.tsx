@@ -15,12 +15,15 @@ export interface ControlIds {
   readonly id: string;
   readonly 'aria-invalid': boolean;
   readonly 'aria-describedby': string | undefined;
+  readonly 'aria-required'?: true;
 }
 
 interface FieldProps {
   readonly label: ReactNode;
   readonly hint?: ReactNode;
   readonly fault?: string;
+  /** It has to be said: marked for the eye, and told to those who listen. */
+  readonly isRequired?: boolean;
   readonly look?: LabelLook;
   readonly className?: string;
   /** The control; of one that stands inside something else, what it is made of. */
@@ -28,14 +31,28 @@ interface FieldProps {
 }
 
 /** A labelled control with its hint and, beside it, what is wrong with it. */
-export function Field({ label, hint, fault, look = 'strong', className = '', children }: FieldProps) {
+export function Field({
+  label,
+  hint,
+  fault,
+  isRequired,
+  look = 'strong',
+  className = '',
+  children,
+}: FieldProps) {
   const id = useId();
   const described = [hint ? `${id}-hint` : '', fault ? `${id}-fault` : ''].filter(Boolean).join(' ');
-  const ids = { id, 'aria-invalid': !!fault, 'aria-describedby': described || undefined };
+  const ids = {
+    id,
+    'aria-invalid': !!fault,
+    'aria-describedby': described || undefined,
+    ...(isRequired && { 'aria-required': true as const }),
+  };
   return (
     <div className={className}>
       <label id={`${id}-label`} htmlFor={id} className={LOOKS[look]}>
         {label}
+        {isRequired && <span aria-hidden="true"> *</span>}
       </label>
       {typeof children === 'function' ? children(ids) : cloneElement(children, ids)}
       {fault && (

@@ -100,6 +100,7 @@ const insertSite = (tx: Writer, { name, zone, language, ...site }: OfficeInput['
     access_min: site.accessMin,
     exit_min: site.exitMin,
     grain_min: site.grainMin,
+    register_domains: JSON.stringify(site.registerDomains),
   });
 
 /** Fills an empty database from an office file, all or nothing. Refused when there is a site already. */

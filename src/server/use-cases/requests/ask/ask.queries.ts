@@ -70,7 +70,7 @@ export const WHOLE_CHOICES = jsonQuery({
   'seasons', (SELECT json_group_array(json_object('name', e.name, 'to', e.to_date) ORDER BY e.to_date) FROM season e WHERE e.to_date >= $today),
   'askFor', (SELECT json_group_array(json_object('id', p.id, 'name', p.name) ORDER BY p.name) FROM person p WHERE p.retired_at IS NULL AND p.id IS NOT $me
     AND ($office OR p.id IN (SELECT person_id FROM deputy WHERE deputy_id = $me))),
-  'earlier', (SELECT json_group_array(json_object('reference', ref, 'title', title)) FROM (SELECT ref, title FROM request WHERE requester_id = $me ORDER BY id DESC LIMIT ${MOST_EARLIER}))) AS json`,
+  'earlier', (SELECT json_group_array(json_object('reference', ref, 'title', title, 'categoryId', category_id)) FROM (SELECT r.ref, r.title, (SELECT g.category_id FROM request_category g JOIN category c ON c.id = g.category_id WHERE g.request_id = r.id AND c.retired_at IS NULL ORDER BY g.position LIMIT 1) AS category_id FROM request r WHERE requester_id = $me ORDER BY id DESC LIMIT ${MOST_EARLIER}))) AS json`,
   bind: { now: minute(), today: day(), me: Person.id.orNull(), office: flag() },
   value: z.strictObject({
     equipment: z.array(named.extend({ stock: z.int(), isKit: z.boolean(), units: z.array(named) })),
@@ -78,6 +78,8 @@ export const WHOLE_CHOICES = jsonQuery({
     services: z.array(named.extend({ about: z.string(), team: z.string(), leadDays: z.int() })),
     seasons: z.array(z.strictObject({ name: z.string(), to: Season.to_date.schema })),
     askFor: z.array(named),
-    earlier: z.array(z.strictObject({ reference: z.string(), title: z.string() })),
+    earlier: z.array(
+      z.strictObject({ reference: z.string(), title: z.string(), categoryId: z.int().nullable() }),
+    ),
   }),
 });
