@@ -154,7 +154,7 @@ test('accounts of one’s own where the site names a mail domain, and nowhere el
   await says(repository, 'Done: changed a site');
   const page = await newPage(browser);
   await open(page, '/sign-in');
-  await press(page, 'I have no account yet', 'link');
+  await press(page, 'Make an account', 'link');
   await fill(page, 'Your name', 'Odo Finchley');
   await fill(page, 'E-mail address', 'odo@meadow.example');
   await press(page, 'Make my account');

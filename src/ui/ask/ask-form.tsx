@@ -40,7 +40,7 @@ import { ofKnownDates, useVerdict } from './use-verdict';
 import { VerdictLine, VerdictDetails } from './verdict-details';
 import { KindSection, WhatSection } from './what-section';
 import { WhenSection } from './when-section';
-import { WhereSection } from './where-section';
+import { MoreOfSpaceSection, WhereSection } from './where-section';
 import { Form } from '@/ui/kit/form';
 
 /** An earlier request that this one starts from. */
@@ -133,7 +133,7 @@ const StartFromField = memo(function StartFromField({ choices }: { choices: AskC
   const router = useRouter();
   if (!choices.earlier.length) return null;
   return (
-    <label className="ml-auto w-72 text-note">
+    <label className="w-full text-note sm:ml-auto sm:w-72">
       {t`Start from an earlier request`}
       <Combobox
         aria-label={t`Start from an earlier request`}
@@ -308,6 +308,7 @@ export function AskFormPage({ choices, picked, from, isSignedIn, side }: AskForm
         <WhenSection {...parts} />
         <WhatSection {...parts} />
         {!isLoan && <NeedsSection {...parts} left={left} />}
+        <MoreOfSpaceSection {...parts} />
         <ReadersSection {...parts} />
         <FormSection title={t`Files`}>
           <div className="sm:col-span-6">

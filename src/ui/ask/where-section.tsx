@@ -161,19 +161,6 @@ function NamedSpaces(props: PartProps) {
           onRemove={fields.length > 1 ? () => remove(index) : null}
         />
       ))}
-      <Field
-        label={t`In wheelchairs`}
-        hint={t`Of the people expected.`}
-        fault={props.faults['spaces.0.wheelchairs']}
-        className="sm:col-span-2"
-      >
-        <NumberField min={0} step={1} {...form.register('wheelchairs')} />
-      </Field>
-      <Disclosure summary={t`What the space must have`} className="sm:col-span-6">
-        <div className="mt-2">
-          <MustHave form={form} />
-        </div>
-      </Disclosure>
       {fields.length < MOST_SPACES && (
         <Button
           className="self-end sm:col-span-2 sm:justify-self-start"
@@ -327,19 +314,37 @@ function SecondChoices({ form, choices, faults }: PartProps) {
   );
 }
 
+/** What few say of a space, and what would do as well: behind what decides. */
+export const MoreOfSpaceSection = memo(function MoreOfSpaceSection(props: PartProps) {
+  const { form } = props;
+  const kind = useWatch({ control: form.control, name: 'kind' });
+  if (kind !== 'space') return null;
+  return (
+    <FormSection title={t`More about the space`}>
+      <Field
+        label={t`In wheelchairs`}
+        hint={t`Of the people expected.`}
+        fault={props.faults['spaces.0.wheelchairs']}
+        className="sm:col-span-2"
+      >
+        <NumberField min={0} step={1} {...form.register('wheelchairs')} />
+      </Field>
+      <Disclosure summary={t`What the space must have`} className="sm:col-span-6">
+        <div className="mt-2">
+          <MustHave form={form} />
+        </div>
+      </Disclosure>
+      <SecondChoices {...props} />
+    </FormSection>
+  );
+});
+
 export const WhereSection = memo(function WhereSection(props: PartProps) {
   const kind = useWatch({ control: props.form.control, name: 'kind' });
   if (kind === 'loan' || kind === 'notice') return null;
   return (
     <FormSection title={t`Where, and for how many`}>
-      {kind === 'space' ? (
-        <>
-          <NamedSpaces {...props} />
-          <SecondChoices {...props} />
-        </>
-      ) : (
-        <Wants {...props} />
-      )}
+      {kind === 'space' ? <NamedSpaces {...props} /> : <Wants {...props} />}
     </FormSection>
   );
 });

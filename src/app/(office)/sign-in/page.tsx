@@ -23,8 +23,8 @@ const NoAccount = ({ domains, office }: NoAccountProps) => (
     <h2 id="no-account" className="text-xl">{t`No account yet?`}</h2>
     {domains.length > 0 && (
       <p className="mt-1">
-        {t`With an address that ends in ${listText(domains.map((domain) => `@${domain}`))} you make one yourself:`}{' '}
-        <Link href="/account/register">{t`I have no account yet`}</Link>
+        {t`With an address that ends in ${listText(domains.map((domain) => `@${domain}`))} you make one yourself.`}{' '}
+        <Link href="/account/register" className="underline">{t`Make an account`}</Link>
       </p>
     )}
     {office && (
@@ -53,7 +53,7 @@ export default async function SignInPage({
       <p className="mt-2 text-soft">{t`You can look without an account; to ask, decide or set up you need one. What you picked is still here.`}</p>
       <SignInForm next={ownPath(asked.next)} refused={refused && errorReply(refused).error} />
       <p className="pt-5">
-        <Link href="/account/forgotten">{t`I have forgotten my password`}</Link>
+        <Link href="/account/forgotten" className="underline">{t`I have forgotten my password`}</Link>
       </p>
       <NoAccount domains={domains} office={office} />
     </div>
