@@ -15,7 +15,7 @@ import {
   signIn,
   typeInto,
 } from './browser';
-import { fillMain, referenceOn, request } from './asking-form';
+import { fillMain, fillWithoutPeople, referenceOn, request } from './asking-form';
 
 let browser: Browser;
 beforeAll(async () => {
@@ -184,16 +184,16 @@ test('a deputy asks for whoever named them, and finds it among their own', async
 test('equipment only, and a date to announce: sent from the form, with no space', async () => {
   const page = await show(browser, '/ask?space=8&start=2027-11-25T10:00&minutes=60', 'requester');
   await press(page, 'Equipment only', 'radio');
-  await fillMain(page, { Title: 'Projector lent' });
+  await fillWithoutPeople(page, 'Projector lent');
   await press(page, 'Send the request');
-  await says(page, 'Say what is to be lent.');
+  await says(page, 'Choose equipment from the list.');
   await fill(page, 'Equipment', 'Projector');
   await fill(page, 'How many', '1');
   await press(page, 'Send the request');
   expect((await request(await referenceOn(page))).equipment).toEqual([{ name: 'Projector', quantity: 1 }]);
   await open(page, '/ask?space=8&start=2027-11-26T10:00&minutes=60');
   await press(page, 'Announcement only, no space', 'radio');
-  await fillMain(page, { Title: 'Seed list closes' });
+  await fillWithoutPeople(page, 'Seed list closes');
   await press(page, 'Send the request');
   expect((await request(await referenceOn(page))).dates[0]!.places).toBe('');
 });

@@ -25,3 +25,10 @@ export async function fillMain(page: Page, more: Readonly<Record<string, string>
   for (const [label, value] of Object.entries({ ...MAIN, Host: 'Fern and Moss', ...more }))
     await fill(page, label, value);
 }
+
+/** The same of a loan or an announcement, which nobody has to fit in. */
+export async function fillWithoutPeople(page: Page, title: string): Promise<void> {
+  const { 'People expected': _, ...main } = MAIN;
+  for (const [label, value] of Object.entries({ ...main, Host: 'Fern and Moss', Title: title }))
+    await fill(page, label, value);
+}

@@ -153,7 +153,7 @@ test('on a phone the verdict and what is still to be said stay in sight above Se
     });
   await page.evaluate(() => scrollTo(0, 0));
   expect(await isInSight()).toBe(true);
-  expect(await bar!.evaluate((node) => node.textContent)).toContain('Still to be said: Title');
+  await page.waitForFunction((node) => node?.textContent?.includes('Still to be said: Title'), {}, bar);
   await (await page.waitForSelector('aria/Title[role="textbox"]'))!.focus();
   expect(await isInSight()).toBe(true);
 });

@@ -163,6 +163,8 @@ ElementHandle.prototype.click = async function click(this: ElementHandle<Element
   for (let tries = 0; tries < 5; tries += 1) {
     await standsStill(this);
     if (await clicked(this, options)) return;
+    // Under a bar that stays at the foot of the window: one scrolls.
+    await this.evaluate((node) => node.scrollIntoView({ block: 'center' }));
   }
   throw new Error(`it never stood still under a press: ${await this.evaluate((node) => node.outerHTML)}`);
 };

@@ -33,7 +33,7 @@ export function VerdictLine({ state, missing }: { state: VerdictState; missing: 
   return (
     <a
       href="#verdict"
-      className="sheet sticky bottom-0 z-30 mt-2 block border-t-4 border-t-accent px-3 py-2 font-semibold no-underline lg:hidden"
+      className="verdict-bar sheet sticky bottom-0 z-30 mt-2 block border-t-4 border-t-accent px-3 py-2 font-semibold no-underline lg:hidden"
     >
       {text && <span>{text}</span>}{' '}
       {state.kind !== 'checking' && missing.length > 0 && (
