@@ -102,7 +102,8 @@ export const POLICY: Readonly<Record<string, readonly Entry[]>> = {
     { method: 'POST', statuses: [400, 400, 400, 400] },
     {
       method: 'POST',
-      statuses: [403, 403, 403, 403],
+      // Of another domain than those that may.
+      statuses: [400, 400, 400, 400],
       body: { name: 'Iva Stone', email: 'iva@elsewhere.example' },
     },
   ],
