@@ -1,27 +1,14 @@
 import { t } from '@/contracts/language/translate';
 import type { Known, Meaning, SaidRule } from '@/core/request-line/meaning';
+import { formRuleOf } from '@/core/request-line/said';
 import { LAYOUT_WORDS } from './layouts';
 import { everyText, listText, repetitionText } from './rule';
 import { countText, dayShort, daysText, lengthText, sayClock } from './when';
 
-function ruleSaid(rule: SaidRule): string {
-  const { every, unit, weekdays, nths, monthDays, count } = rule;
-  if (!weekdays.length && !monthDays.length) return everyText(every, unit);
-  const place = monthDays.length
-    ? ({ kind: 'days', days: monthDays } as const)
-    : nths.length
-      ? ({ kind: 'weekdays', nths, weekdays } as const)
-      : null;
-  const often = repetitionText({
-    every,
-    unit,
-    weekdays,
-    place,
-    months: [],
-    end: { kind: 'never' },
-    weekStart: 1,
-  });
-  return count ? `${often}, ${countText(count, 'date', 'dates')}` : often;
+function ruleSaid(rule: SaidRule, today: Known['today']): string {
+  const isPlaced = rule.weekdays.length + rule.monthDays.length > 0;
+  const often = isPlaced ? repetitionText(formRuleOf(rule, today)) : everyText(rule.every, rule.unit);
+  return rule.count ? `${often}, ${countText(rule.count, 'date', 'dates')}` : often;
 }
 
 const HALVES = { am: () => t`before noon`, pm: () => t`after noon` };
@@ -38,7 +25,7 @@ const WORDS: {
   days: ({ days }) => listText(days.map(dayShort)),
   range: ({ first, last }) => daysText(first, last),
   'each-day': () => t`the same hours each day`,
-  rule: ({ rule }) => ruleSaid(rule),
+  rule: ({ rule }, { today }) => ruleSaid(rule, today),
   count: ({ count }) => countText(count, 'date', 'dates'),
   until: ({ day }) => t`until ${dayShort(day)}`,
   except: ({ days }) => t`without ${listText(days.map(dayShort))}`,

@@ -149,8 +149,8 @@ function takeEnds(line: Line, grammar: Grammar, { date, allIn }: Dates, seasons:
       const days = allIn(text);
       return days && { kind: 'except' as const, days };
     }),
-    ...line.take(wholeWords(`(?:${until})\\s+(?:${seasonEnd})?(${names})`), ([, name]) => {
-      const season = seasons.find((each) => each.name.toLowerCase() === name!.toLowerCase());
+    ...line.take(wholeWords(`(?:${until})\\s+(?:${seasonEnd})?(${names})`), ([, name = '']) => {
+      const season = seasons.find((each) => each.name.toLowerCase() === name.toLowerCase());
       return season ? { kind: 'until' as const, day: season.to } : null;
     }),
     ...line.take(wholeWords(`(?:${until})\\s+${date}`), ([text]) => {
@@ -200,26 +200,26 @@ export function takeDaysFromToday(line: Line, grammar: Grammar, { today }: Known
     ...line.take(wholeWords(grammar.dayAfter), () => isDay(addDays(today, 2))),
     ...line.take(wholeWords(`${before}(?:${grammar.tomorrow})`), () => isDay(addDays(today, 1))),
     ...line.take(wholeWords(grammar.today), () => isDay(today)),
-    ...line.take(wholeWords(grammar.ahead), ([, number, unit]) => {
-      const count = numberIn(grammar, number!) || 1;
-      const days = UNIT_DAYS[unit!.toLowerCase()];
+    ...line.take(wholeWords(grammar.ahead), ([, number = '', unit = '']) => {
+      const count = numberIn(grammar, number) || 1;
+      const days = UNIT_DAYS[unit.toLowerCase()];
       return isDay(days ? addDays(today, count * days) : monthsLater(today, count));
     }),
-    ...line.take(wholeWords(`(?:${grammar.next})\\s+(${weekday})`), ([, word]) => {
-      const day = weekdayIn(grammar, word!);
+    ...line.take(wholeWords(`(?:${grammar.next})\\s+(${weekday})`), ([, word = '']) => {
+      const day = weekdayIn(grammar, word);
       return isDay(day && addDays(today, 7 - weekdayOf(today) + day));
     }),
     ...line.take(
       wholeWords(
         `${before}(${weekday})\\s+(?:${grammar.weekLater})|(?:${grammar.weekLaterBefore})\\s+(${weekday})`,
       ),
-      ([, word, later]) => {
-        const day = comes(word ?? later!);
+      ([, word = '', later = '']) => {
+        const day = comes(word || later);
         return isDay(day && addDays(day, 7));
       },
     ),
-    ...line.take(wholeWords(`(?:(?:${grammar.thisOne}|${grammar.on})\\s+)?(${weekday})`), ([, word]) =>
-      isDay(comes(word!)),
+    ...line.take(wholeWords(`(?:(?:${grammar.thisOne}|${grammar.on})\\s+)?(${weekday})`), ([, word = '']) =>
+      isDay(comes(word)),
     ),
   ];
 }

@@ -84,6 +84,7 @@ export const GERMAN: Grammar = {
   thisOne: '(?:am\\s+)?(?:diese[nrm]?|kommende[nrm]?)',
   weekLater: 'in einer woche',
   weekLaterBefore: 'in einer woche am',
+  between: 'zwischen',
   at: 'um|ab',
   oClock: 'uhr|h',
   am: 'a\\.?m\\.?',

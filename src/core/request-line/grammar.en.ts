@@ -71,6 +71,7 @@ export const ENGLISH: Grammar = {
   thisOne: 'this|coming|this coming',
   weekLater: 'week',
   weekLaterBefore: 'a week (?:on|from|this)',
+  between: 'between',
   at: 'at',
   oClock: "o['’]?clock|h",
   am: 'a\\.?m\\.?',

@@ -35,6 +35,8 @@ export interface Grammar {
   /** Before a weekday: the same. */
   readonly weekLaterBefore: string;
 
+  /** Before two times with `and` between them. */
+  readonly between: string;
   readonly at: string;
   readonly oClock: string;
   readonly am: string;

@@ -129,7 +129,7 @@ export function readLine(text: string, grammar: Grammar, known: Known): Reading 
   const soMany = `(?:(?:${grammar.forSpan})\\s+)?${numberSource(grammar)}\\s+${anyOf(Object.keys(grammar.units))}`;
   // In this order: an array's members are made one after the other.
   const all: Read[] = [
-    ...line.take(QUOTED, ([, title]) => ({ kind: 'title' as const, title: title!.trim() })),
+    ...line.take(QUOTED, ([, title = '']) => ({ kind: 'title' as const, title: title.trim() })),
     ...takeWay(line, grammar),
     ...takeNamed(line, grammar, known),
     ...takeUnsure(line, grammar.unsure),

@@ -80,15 +80,17 @@ function takeMonthly(line: Line, parts: Parts): Piece[] {
   return [
     ...line.take(
       wholeWords(`${on}${every}(${ordinals})\\s+(${weekday})\\s+(?:${grammar.ofMonth})`),
-      ([, nths, word]) => inMonth(nths!, word!),
+      ([, nths = '', word = '']) => inMonth(nths, word),
     ),
     ...line.take(
       wholeWords(`${monthly}${on}(${ordinals})\\s+(${weekday})`),
-      ([, adverb, unit, nths, word]) => (isMonthly(adverb, unit) ? inMonth(nths!, word!) : null),
+      ([, adverb = '', unit = '', nths = '', word = '']) =>
+        isMonthly(adverb, unit) ? inMonth(nths, word) : null,
     ),
-    ...line.take(wholeWords(`${on}(${days})\\s+(?:${grammar.ofMonth})`), ([, text]) => onDay(text!)),
-    ...line.take(wholeWords(`${monthly}${on}(${days})(?![:.]?\\d)`), ([, adverb, unit, text]) =>
-      isMonthly(adverb, unit) ? onDay(text!) : null,
+    ...line.take(wholeWords(`${on}(${days})\\s+(?:${grammar.ofMonth})`), ([, text = '']) => onDay(text)),
+    ...line.take(
+      wholeWords(`${monthly}${on}(${days})(?![:.]?\\d)`),
+      ([, adverb = '', unit = '', text = '']) => (isMonthly(adverb, unit) ? onDay(text) : null),
     ),
     ...line.take(wholeWords(`${on}(?:${grammar.lastDay})\\s+(?:${grammar.ofMonth})`), () =>
       isRule({ unit: 'month', monthDays: [-1] }),
@@ -111,8 +113,8 @@ function takeWeekly(line: Line, parts: Parts): Piece[] {
   return [
     ...line.take(
       wholeWords(`${on}(${weekday})\\s*(?:[-–—]|(?:${grammar.until})\\s)\\s*(${weekday})`),
-      ([, first, last]) => {
-        const [from, to] = [weekdayIn(grammar, first!), weekdayIn(grammar, last!)];
+      ([, first = '', last = '']) => {
+        const [from, to] = [weekdayIn(grammar, first), weekdayIn(grammar, last)];
         const days = ([1, 2, 3, 4, 5, 6, 7] as const).filter((day) => from && to && day >= from && day <= to);
         return days.length ? isRule({ unit: 'week', weekdays: days }) : null;
       },
@@ -120,14 +122,15 @@ function takeWeekly(line: Line, parts: Parts): Piece[] {
     ...line.take(wholeWords(grammar.workdays), () => isRule({ unit: 'week', weekdays: [1, 2, 3, 4, 5] })),
     ...line.take(
       wholeWords(`${on}(?:${grammar.every})\\s+(?:(${often})\\s+)?(${weekdays})`),
-      ([, number, days]) => onDays(oftenIn(parts, number), 'week', days),
+      ([, number = '', days]) => onDays(oftenIn(parts, number), 'week', days),
     ),
     ...line.take(
       wholeWords(`(?:${grammar.every})\\s+(?:(${often})\\s+)?(${units})${also}`),
-      ([, number, unit, days]) => onDays(oftenIn(parts, number), valueIn(grammar.units, unit!)!, days),
+      ([, number = '', unit = '', days]) =>
+        onDays(oftenIn(parts, number), valueIn(grammar.units, unit)!, days),
     ),
-    ...line.take(wholeWords(`(${adverbs})${also}`), ([, adverb, days]) => {
-      const [every, unit] = valueIn(grammar.adverbs, adverb!)!;
+    ...line.take(wholeWords(`(${adverbs})${also}`), ([, adverb = '', days]) => {
+      const [every, unit] = valueIn(grammar.adverbs, adverb)!;
       return onDays(every, unit, days);
     }),
     ...line.take(
@@ -143,9 +146,9 @@ function takeWeekly(line: Line, parts: Parts): Piece[] {
 function takeSoMany(line: Line, parts: Parts): Piece[] {
   const { grammar, number } = parts;
   const several = `(?:${grammar.weekdays.join('|')})(?:${grammar.several})`;
-  return line.take(wholeWords(`(${number})\\s+(${several})`), ([, many, word]) => {
-    const day = weekdayIn(grammar, word!);
-    const count = numberIn(grammar, many!);
+  return line.take(wholeWords(`(${number})\\s+(${several})`), ([, many = '', word = '']) => {
+    const day = weekdayIn(grammar, word);
+    const count = numberIn(grammar, many);
     return day && Number.isInteger(count) && count > 1
       ? {
           kind: 'rule' as const,
@@ -161,8 +164,8 @@ export function takeRules(line: Line, grammar: Grammar): Piece[] {
   const rules = [...takeSoMany(line, parts), ...takeMonthly(line, parts), ...takeWeekly(line, parts)];
   const counts = line.take(
     wholeWords(`(?:(?:${grammar.forSpan})\\s+)?(${parts.number})\\s*(?:${grammar.times})`),
-    ([, number]) => {
-      const count = numberIn(grammar, number!);
+    ([, number = '']) => {
+      const count = numberIn(grammar, number);
       return Number.isInteger(count) && count > 0 ? { kind: 'count' as const, count } : null;
     },
   );

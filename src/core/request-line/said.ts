@@ -1,5 +1,7 @@
+import { ruleTextOf, type FormRule } from '../recurrence/editor-model';
+import { firstDate } from '../recurrence/rule';
 import type { Layout } from '../seating/layouts';
-import { addDays, weekdayOf, type LocalDate } from '../time/local-time';
+import { dateOf, localDateTime, weekdayOf, type LocalDate } from '../time/local-time';
 import type { Meaning, PieceOf, Reading, SaidRule } from './meaning';
 
 /** A request as a line says it; what it leaves open is undefined or empty. */
@@ -29,33 +31,29 @@ export interface Said {
   readonly equipment: readonly { readonly id: number; readonly quantity: number }[];
 }
 
-/** A rule of a month finds a date within fourteen months, or never: 31 of two months, a fifth Friday are far less. */
-const FARTHEST_DAYS = 430;
-
-const isLastOfMonth = (day: LocalDate): boolean => addDays(day, 1).slice(8) === '01';
-
-function isNth(day: LocalDate, nth: number): boolean {
-  return nth > 0
-    ? Math.ceil(Number(day.slice(8)) / 7) === nth
-    : addDays(day, 7).slice(5, 7) !== day.slice(5, 7);
-}
-
-function isOfRule(day: LocalDate, { weekdays, nths, monthDays }: SaidRule): boolean {
-  if (weekdays.length && !weekdays.includes(weekdayOf(day))) return false;
-  if (nths.length && !nths.some((nth) => isNth(day, nth))) return false;
-  return (
-    !monthDays.length ||
-    monthDays.some((each) => (each > 0 ? Number(day.slice(8)) === each : isLastOfMonth(day)))
-  );
+/** The same rule as the form of a request shows it, without an end. */
+export function formRuleOf({ every, unit, weekdays, nths, monthDays }: SaidRule, first: LocalDate): FormRule {
+  const inMonth = monthDays.length
+    ? { kind: 'days' as const, days: monthDays }
+    : { kind: 'weekdays' as const, nths, weekdays };
+  const isPlaced = monthDays.length + nths.length > 0;
+  return {
+    every,
+    unit,
+    weekdays: unit === 'week' ? (weekdays.length ? weekdays : [weekdayOf(first)]) : [],
+    place: unit === 'month' ? (isPlaced ? inMonth : { kind: 'days', days: [Number(first.slice(8))] }) : null,
+    months: [],
+    end: { kind: 'never' },
+    weekStart: 1,
+  };
 }
 
 /** The first day from one on, that one included, on which a rule has a date; null where there is none. */
-export function firstDayOf(rule: SaidRule, from: LocalDate): LocalDate | null {
-  for (let ahead = 0; ahead < FARTHEST_DAYS; ahead += 1) {
-    const day = addDays(from, ahead);
-    if (isOfRule(day, rule)) return day;
-  }
-  return null;
+function firstDayOf(rule: SaidRule, from: LocalDate): LocalDate | null {
+  // At a noon no clock jumps over: only the day is asked for; which of every two weeks it is, is said by that day.
+  const rrule = ruleTextOf(formRuleOf({ ...rule, every: 1 }, from), 'UTC');
+  const first = firstDate({ start: localDateTime(`${from}T12:00`), tzid: 'UTC', rrule });
+  return first && dateOf(first);
 }
 
 /** When it is, of the pieces that say so. */

@@ -67,7 +67,7 @@ function takeEquipment(line: Line, grammar: Grammar, { equipment }: Known): Read
     found.push(
       ...line.take(
         wholeWords(`(?:(${numberSource(grammar)})\\s*[x×]?\\s+)?${nameSource(grammar, name)}`),
-        ([, number]) => {
+        ([, number = '']) => {
           const quantity = number ? numberIn(grammar, number) : 1;
           return Number.isInteger(quantity) && quantity > 0
             ? { kind: 'equipment' as const, id, quantity }
@@ -79,9 +79,9 @@ function takeEquipment(line: Line, grammar: Grammar, { equipment }: Known): Read
     found.push(
       ...line.take(
         wholeWords(`(${numberSource(grammar)})\\s*[x×]?\\s+(\\p{L}+(?:[ -]\\p{L}+){${words - 1}})`),
-        ([, number, phrase]): Extract<Meaning, { kind: 'equipment' }> | Unsure | null => {
-          const things = equipmentCalled(grammar, equipment, phrase!);
-          const quantity = numberIn(grammar, number!);
+        ([, number = '', phrase = '']): Extract<Meaning, { kind: 'equipment' }> | Unsure | null => {
+          const things = equipmentCalled(grammar, equipment, phrase);
+          const quantity = numberIn(grammar, number);
           if (!things.length || !Number.isInteger(quantity)) return null;
           return things.length === 1
             ? { kind: 'equipment', id: things[0]!.id, quantity }
@@ -108,10 +108,12 @@ export function takePeople(line: Line, grammar: Grammar): Piece[] {
     return Number.isInteger(people) && people > 0 ? { kind: 'people' as const, people } : null;
   };
   return [
-    ...line.take(wholeWords(`${before}(${number})\\s*(?:${grammar.people})`), ([, text]) => isPeople(text!)),
+    ...line.take(wholeWords(`${before}(${number})\\s*(?:${grammar.people})`), ([, text = '']) =>
+      isPeople(text),
+    ),
     ...line.take(
       wholeWords(`(?:${grammar.forPeople})\\s+(?:(?:${grammar.about})\\s+)?(\\d{1,5})(?=\\s*(?:$|[,;|]))`),
-      ([, text]) => isPeople(text!),
+      ([, text = '']) => isPeople(text),
     ),
   ];
 }

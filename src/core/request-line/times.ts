@@ -98,35 +98,28 @@ const UNSURE: Unsure = { kind: 'unsure' };
 
 function takeRanges(line: Line, grammar: Grammar, half: Half | null): (HoursRead & Stretch)[] {
   const clock = clockSource(grammar);
-  const { numbers: _, people, times, minute, hour } = grammar;
+  const { from, at, between, and, until, people, times, minute, hour } = grammar;
+  const to = `(?:[-–—]|(?:${until})\\s)`;
   const behind = `(?!\\s*(?:${people}|${times}|${minute}|${hour})(?!\\p{L}))`;
+  const read = ([, first = '', second = '']: RegExpExecArray): HoursRead | null => {
+    const [begin, end] = [clockIn(grammar, first), clockIn(grammar, second)];
+    if (!begin || !end) return null;
+    const hours = hoursOf(inHalf(begin, half), inHalf(end, half));
+    return hours ? { kind: 'hours', fromMin: hours[0], toMin: hours[1] } : UNSURE;
+  };
   return [
     ...line.take(
       /(?<![\p{L}\d])([01]\d|2[0-3])([0-5][05])\s*[-–]\s*([01]\d|2[0-4])([0-5][05])(?![\p{L}\d])/gu,
       (match) => {
-        const [from, fromMinute, to, toMinute] = match.slice(1).map(Number) as [
-          number,
-          number,
-          number,
-          number,
-        ];
-        const [begin, end] = [from * 60 + fromMinute, to * 60 + toMinute];
+        const [hour = 0, past = 0, lastHour = 0, lastPast = 0] = match.slice(1).map(Number);
+        const [begin, end] = [hour * 60 + past, lastHour * 60 + lastPast];
         return begin === end
           ? null
           : { kind: 'hours' as const, fromMin: begin, toMin: end > begin ? end : end + DAY_MIN };
       },
     ),
-    ...line.take(
-      wholeWords(
-        `(?:(?:${grammar.from}|${grammar.at}|between)\\s+)?(${clock})\\s*(?:[-–—]|(?:${grammar.until}|${grammar.and})\\s)\\s*(${clock})${behind}`,
-      ),
-      ([, first, second]): HoursRead | null => {
-        const [from, to] = [clockIn(grammar, first!), clockIn(grammar, second!)];
-        if (!from || !to) return null;
-        const hours = hoursOf(inHalf(from, half), inHalf(to, half));
-        return hours ? { kind: 'hours', fromMin: hours[0], toMin: hours[1] } : UNSURE;
-      },
-    ),
+    ...line.take(wholeWords(`(?:(?:${from}|${at})\\s+)?(${clock})\\s*${to}\\s*(${clock})${behind}`), read),
+    ...line.take(wholeWords(`(?:${between})\\s+(${clock})\\s*(?:${and})\\s+(${clock})`), read),
   ];
 }
 
@@ -135,10 +128,10 @@ function takeStart(line: Line, grammar: Grammar, half: Half | null): (HoursRead 
   const bare = /^\d{1,2}$/;
   return line.take(
     wholeWords(`(?:(${grammar.at}|${grammar.from})\\s+)?(${clockSource(grammar)})`),
-    ([, at, text]): HoursRead | null => {
-      const clock = clockIn(grammar, text!.trim());
+    ([, at, text = '']): HoursRead | null => {
+      const clock = clockIn(grammar, text.trim());
       // A number by itself is no hour: it may be anything.
-      if (!clock || (bare.test(text!.trim()) && !at)) return null;
+      if (!clock || (bare.test(text.trim()) && !at)) return null;
       const said = inHalf(clock, half);
       return isSure(said) ? { kind: 'hours', fromMin: said.minute % DAY_MIN, toMin: null } : UNSURE;
     },
@@ -153,12 +146,12 @@ function takeLength(line: Line, grammar: Grammar): Piece[] {
     wholeWords(
       `(?:(?:${forSpan})\\s+)?(?:(${halfHour})|(${number})\\s*(?:${hour})(?:\\s*(?:${grammar.and})?\\s*(\\d{1,2})\\s*(?:${minute}))?|(${number})\\s*(?:${minute}))`,
     ),
-    ([, isHalf, hours, more, alone]) => {
+    ([, isHalf, hours, more, alone = '']) => {
       const minutes = isHalf
         ? 30
         : hours
           ? numberIn(grammar, hours) * 60 + Number(more ?? 0)
-          : numberIn(grammar, alone!);
+          : numberIn(grammar, alone);
       return Number.isInteger(minutes) && minutes > 0 && minutes <= DAY_MIN
         ? { kind: 'length' as const, minutes }
         : null;
@@ -175,6 +168,9 @@ export function takeTimes(line: Line, grammar: Grammar): Read[] {
   const ranges = takeRanges(line, grammar, half);
   const lengths = ranges.length ? [] : takeLength(line, grammar);
   const starts = ranges.length ? [] : takeStart(line, grammar, half);
+  // `25:00`, or an hour too many: it looks like one and is none, or nobody knows of what.
+  const clock = '\\d{1,2}[:.]\\d{2}';
+  const further = line.take(wholeWords(`${clock}(?:\\s*[-–—]\\s*${clock})?`), () => UNSURE);
   const isSaid = said && line.rest.slice(said.from, said.to) === before.slice(said.from, said.to);
   const halves = isSaid
     ? [
@@ -184,5 +180,5 @@ export function takeTimes(line: Line, grammar: Grammar): Read[] {
         },
       ]
     : [];
-  return [...allDay, ...ranges, ...lengths, ...starts, ...halves];
+  return [...allDay, ...ranges, ...lengths, ...starts, ...further, ...halves];
 }
