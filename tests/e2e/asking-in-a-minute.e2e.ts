@@ -39,75 +39,73 @@ function counted(page: Page): Counted {
 interface Kind {
   readonly name: string;
   readonly most: readonly [presses: number, fields: number];
-  /** Of the verdict, before it is sent. */
-  readonly verdict: string;
-  /** Fills the form that is open; `day` is one nobody else has. */
-  fillIn(on: Counted, day: string): Promise<void>;
+  /** The choice that makes it this kind; none is there from the beginning. */
+  readonly choice?: string;
+  /** Label and value of each field; the day is one nobody else has. */
+  fields(day: string): readonly (readonly [label: string, value: string])[];
 }
+
+const hours = (from: string, to: string) =>
+  [
+    ['Starts', from],
+    ['Ends', to],
+  ] as const;
 
 const KINDS: readonly Kind[] = [
   {
     name: 'one date',
     most: [4, 6],
-    verdict: 'clear',
-    fillIn: async (on, day) => {
-      await on.fill('Space', 'Council Room');
-      await on.fill('People expected', '8');
-      await on.fill('First date', day);
-      await on.fill('Starts', '10:00');
-      await on.fill('Ends', '11:00');
-      await on.fill('Title', 'Spore prints');
-    },
+    fields: (day) => [
+      ['Space', 'Council Room'],
+      ['People expected', '8'],
+      ['First date', day],
+      ...hours('10:00', '11:00'),
+      ['Title', 'Spore prints'],
+    ],
   },
   {
     name: 'a series',
     most: [6, 9],
-    verdict: 'clear',
-    fillIn: async (on, day) => {
-      await on.fill('Space', 'Council Room');
-      await on.fill('People expected', '8');
-      await on.press('Repeating', 'radio');
-      await on.fill('First date', day);
-      await on.fill('Starts', '12:00');
-      await on.fill('Ends', '13:00');
-      await on.fill('Until', `${day.slice(0, 8)}28`);
-      await on.fill('Title', 'Spores by the week');
-    },
+    choice: 'Repeating',
+    fields: (day) => [
+      ['Space', 'Council Room'],
+      ['People expected', '8'],
+      ['First date', day],
+      ...hours('12:00', '13:00'),
+      ['Until', `${day.slice(0, 8)}28`],
+      ['Title', 'Spores by the week'],
+    ],
   },
   {
     name: 'any suitable space',
     most: [4, 6],
-    verdict: 'clear',
-    fillIn: async (on, day) => {
-      await on.press('Any suitable space', 'radio');
-      await on.fill('People expected', '12');
-      await on.fill('First date', day);
-      await on.fill('Starts', '14:00');
-      await on.fill('Ends', '15:00');
-      await on.fill('Title', 'Spores anywhere');
-    },
+    choice: 'Any suitable space',
+    fields: (day) => [
+      ['People expected', '12'],
+      ['First date', day],
+      ...hours('14:00', '15:00'),
+      ['Title', 'Spores anywhere'],
+    ],
   },
   {
     name: 'a loan',
     most: [3, 5],
-    verdict: 'clear',
-    fillIn: async (on, day) => {
-      await on.press('Equipment only', 'radio');
-      await on.fill('Equipment', 'Folding chair');
-      await on.fill('How many', '4');
-      await on.fill('First date', day);
-      await on.fill('Title', 'Chairs for the spores');
-    },
+    choice: 'Equipment only',
+    fields: (day) => [
+      ['Equipment', 'Folding chair'],
+      ['How many', '4'],
+      ['First date', day],
+      ['Title', 'Chairs for the spores'],
+    ],
   },
   {
     name: 'an announcement',
     most: [3, 3],
-    verdict: 'clear',
-    fillIn: async (on, day) => {
-      await on.press('Announcement only, no space', 'radio');
-      await on.fill('First date', day);
-      await on.fill('Title', 'Spores are due');
-    },
+    choice: 'Announcement only, no space',
+    fields: (day) => [
+      ['First date', day],
+      ['Title', 'Spores are due'],
+    ],
   },
 ];
 
@@ -126,9 +124,10 @@ describe.each([
       await page.waitForSelector('#verdict');
       await awake(page);
       await says(page, 'Still to be said: ');
-      await kind.fillIn(on, day);
+      if (kind.choice) await on.press(kind.choice, 'radio');
+      for (const [label, value] of kind.fields(day)) await on.fill(label, value);
       await page.waitForFunction(() => !document.body.textContent!.includes('Still to be said: '));
-      await says(page, kind.verdict);
+      await says(page, 'clear');
       await on.press('Send the request');
       await page.waitForFunction(() => location.pathname.startsWith('/requests/'));
       expect([on.presses, on.fields]).toEqual([

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { lazyText } from '@/contracts/language/translate';
+import { lazyText, t } from '@/contracts/language/translate';
 
 /** What stands behind the @ of mail addresses, in small letters; at most forty. Nothing said is none. */
 export const mailDomains = z
@@ -16,3 +16,7 @@ export const mailDomains = z
   )
   .max(40, lazyText`At most forty domains.`)
   .default([]);
+
+/** How they are told: `@a.example or @b.example`. */
+export const domainsText = (domains: readonly string[]): string =>
+  domains.map((domain) => `@${domain}`).join(t` or `);

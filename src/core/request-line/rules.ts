@@ -98,6 +98,18 @@ function takeMonthly(line: Line, parts: Parts): Piece[] {
   ];
 }
 
+/** `Mon-Fri`, `Tuesday to Thursday`: all days of the week between two. */
+function takeStretch(line: Line, { grammar, weekday, on }: Parts): Piece[] {
+  return line.take(
+    wholeWords(`${on}(${weekday})\\s*(?:[-–—]|(?:${grammar.until})\\s)\\s*(${weekday})`),
+    ([, first = '', last = '']) => {
+      const [from, to] = [weekdayIn(grammar, first), weekdayIn(grammar, last)];
+      const days = ([1, 2, 3, 4, 5, 6, 7] as const).filter((day) => from && to && day >= from && day <= to);
+      return days.length ? isRule({ unit: 'week', weekdays: days }) : null;
+    },
+  );
+}
+
 /** `every second Tuesday`, `weekly on Thursdays`, `every 3 weeks on Fri`, `Mondays and Fridays`, `Mon, Wed and Fri`. */
 function takeWeekly(line: Line, parts: Parts): Piece[] {
   const { grammar, weekday, weekdays, often, on, adverbs, units } = parts;
@@ -111,14 +123,7 @@ function takeWeekly(line: Line, parts: Parts): Piece[] {
   };
   const several = `(?:${grammar.weekdays.join('|')})(?:${grammar.several})`;
   return [
-    ...line.take(
-      wholeWords(`${on}(${weekday})\\s*(?:[-–—]|(?:${grammar.until})\\s)\\s*(${weekday})`),
-      ([, first = '', last = '']) => {
-        const [from, to] = [weekdayIn(grammar, first), weekdayIn(grammar, last)];
-        const days = ([1, 2, 3, 4, 5, 6, 7] as const).filter((day) => from && to && day >= from && day <= to);
-        return days.length ? isRule({ unit: 'week', weekdays: days }) : null;
-      },
-    ),
+    ...takeStretch(line, parts),
     ...line.take(wholeWords(grammar.workdays), () => isRule({ unit: 'week', weekdays: [1, 2, 3, 4, 5] })),
     ...line.take(
       wholeWords(`${on}(?:${grammar.every})\\s+(?:(${often})\\s+)?(${weekdays})`),

@@ -1,4 +1,5 @@
 'use client';
+import { domainsText } from '@/contracts/accounts/mail-domains';
 import { t, texts } from '@/contracts/language/translate';
 import { useState } from 'react';
 import { forgottenSchema, registerSchema } from '@/contracts/accounts/account';
@@ -41,7 +42,7 @@ export function RegisterForm({ domains }: { domains: readonly string[] }) {
       schema={registerSchema}
       fields={[
         { name: 'name', label: t`Your name`, type: 'text', autoComplete: 'name' },
-        { ...EMAIL, hint: t`It ends in ${domains.map((domain) => `@${domain}`).join(t` or `)}.` },
+        { ...EMAIL, hint: t`It ends in ${domainsText(domains)}.` },
       ]}
       path="/api/account/register"
       verb={t`Make my account`}

@@ -3,6 +3,7 @@ import { answerFaults, type Question } from '@/contracts/forms/questions';
 import { t } from '@/contracts/language/translate';
 import { askSchema } from '@/contracts/requests/ask';
 import type { AskChoices } from '@/contracts/requests/ask-choices';
+import { labelsOf } from './ask-labels';
 import type { AskForm } from './draft';
 import { fieldOf, isOverDays, toBody } from './form-body';
 
@@ -56,22 +57,6 @@ export function faultsOf(form: AskForm, key: string, tzid: string, choices: AskC
 /** Any key will do while nothing is sent. */
 const ANY_KEY = '00000000-0000-4000-8000-000000000000';
 
-const LABELS: Readonly<Record<string, () => string>> = {
-  spaces: () => t`Space`,
-  'spaces.0.spaceId': () => t`Space`,
-  people: () => t`People expected`,
-  startDate: () => t`First date`,
-  endTime: () => t`Ends`,
-  repeat: () => t`until when it goes on`,
-  overDays: () => t`whether the nights are part of it`,
-  equipment: () => t`Equipment`,
-  'equipment.0.typeId': () => t`Equipment`,
-  'equipment.0.quantity': () => t`How many`,
-  title: () => t`Title`,
-  hostId: () => t`Host`,
-  categoryId: () => t`Category`,
-};
-
 /** What the office asks about, by the path of its answer; undefined for any other path. */
 function askedAt(path: string, choices: AskChoices): string | undefined {
   const id = /answers\._(\d+)$/.exec(path)?.[1];
@@ -82,7 +67,6 @@ function askedAt(path: string, choices: AskChoices): string | undefined {
 /** What is still to be said before the form can be sent, by the labels of its fields, in their order; empty for nothing. */
 export function missingIn(form: AskForm, tzid: string, choices: AskChoices): string[] {
   const paths = faultsOf(form, ANY_KEY, tzid, choices).map(({ path }) => fieldOf(path));
-  const known = Object.keys(LABELS).filter((path) => paths.includes(path));
   const asked = paths.flatMap((path) => askedAt(path, choices) ?? []);
-  return [...new Set([...known.map((path) => LABELS[path]!()), ...asked])];
+  return [...labelsOf(paths.filter((path) => !askedAt(path, choices))), ...new Set(asked)];
 }

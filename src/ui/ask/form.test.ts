@@ -4,6 +4,7 @@ import type { AskChoices } from '@/contracts/requests/ask-choices';
 import { ruleTextOf, type FormRule } from '@/core/recurrence/editor-model';
 import { localDate, localDateTime, type LocalDate } from '@/core/time/local-time';
 import { emptyForm, type AskForm } from './draft';
+import { missingIn } from './form-faults';
 import { fieldOf, isOverDays, toBody, toCheckBody } from './form-body';
 import { formFrom } from './from-request';
 import { ruleFields, ruleOf } from './rule-form';
@@ -32,7 +33,7 @@ const choices = {
   categories: [
     { id: 2, name: 'Workshops', mark: 'Wo', about: '', publish: true, audiences: [], questions: [] },
   ],
-  hosts: [{ id: 4, name: 'Ferns', isOwn: true }],
+  earlier: [],
   equipment: [{ id: 1, name: 'Chair', stock: 20, isKit: false, units: [] }],
   audiences: [],
   services: [],
@@ -236,4 +237,20 @@ test('an earlier request as a form says the same again, but for its dates', () =
     endsAt: '2027-04-13T20:00',
     repeat: { rule: 'FREQ=WEEKLY;BYDAY=WE;COUNT=6' },
   });
+});
+
+test('a form begins with the category of one’s last request; what is still to be said is told by the names of its fields', () => {
+  const before = { reference: 'AAA-AAA', title: 'Ferns', categoryId: 2 };
+  const first = emptyForm({ ...choices, earlier: [before] }, null);
+  expect(first.categoryId).toBe('2');
+  expect(emptyForm(choices, null).categoryId).toBe('');
+  expect(missingIn(first, ZONE, choices)).toEqual(['Space', 'People expected', 'Title']);
+  const loan: AskForm = { ...first, kind: 'loan', equipment: [{ typeId: '', quantity: '', unitId: '' }] };
+  expect(missingIn(loan, ZONE, choices)).toEqual(['Equipment', 'How many', 'Title']);
+  expect(missingIn({ ...first, kind: 'notice', title: 'Seeds' }, ZONE, choices)).toEqual([]);
+  // What only a part further down lacks holds it up as well.
+  const line = { at: '', text: '', isPublic: false };
+  expect(
+    missingIn({ ...loan, kind: 'notice', equipment: [], title: 'S', lines: [line] }, ZONE, choices),
+  ).toEqual(['what was begun further down']);
 });

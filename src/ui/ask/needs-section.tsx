@@ -17,6 +17,7 @@ import {
 import { countText } from '@/contracts/words/when';
 import { Field } from '@/ui/kit/field';
 import { FormSection } from './fields';
+import { ASK_LABELS } from './ask-labels';
 import type { PartProps } from './part-props';
 import { Question } from './what-section';
 import type { AskForm } from '@/ui/ask/draft';
@@ -54,7 +55,7 @@ interface TypeChoiceProps {
 
 const TypeChoice = ({ faults, index, register, choices, stock }: TypeChoiceProps) => (
   <Field
-    label={t`Equipment`}
+    label={ASK_LABELS.equipment()}
     isRequired
     fault={faults[`equipment.${index}.typeId`] ?? (index === 0 ? faults.equipment : undefined)}
   >
@@ -94,7 +95,7 @@ const EquipmentLine = ({
     <TypeChoice faults={faults} index={index} register={register} choices={choices} stock={stock} />
     {type && type.units.length > 0 && <UnitChoice register={register} index={index} type={type} />}
     <Field
-      label={t`How many`}
+      label={ASK_LABELS.quantity()}
       isRequired
       hint={free === undefined ? undefined : t`${free} left`}
       fault={faults[`equipment.${index}.quantity`]}

@@ -9,6 +9,7 @@ const CHOICES = {
   seasons: [],
   categories: [],
   hosts: [],
+  earlier: [],
   equipment: [],
   accessMin: 0,
   exitMin: 0,

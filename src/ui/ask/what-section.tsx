@@ -12,6 +12,7 @@ import type { RequestKind } from '@/contracts/requests/ask-details';
 import type { AskForm } from './draft';
 import { Field } from '@/ui/kit/field';
 import { FormSection } from './fields';
+import { ASK_LABELS } from './ask-labels';
 import type { PartProps } from './part-props';
 import type { AskChoices } from '@/contracts/requests/ask-choices';
 
@@ -194,7 +195,7 @@ interface CategoryFieldProps {
 
 const CategoryField = ({ category, faults, register, choices }: CategoryFieldProps) => (
   <Field
-    label={t`Category`}
+    label={ASK_LABELS.categoryId()}
     isRequired
     hint={category?.about}
     fault={faults.categoryId}
@@ -260,10 +261,10 @@ export const WhatSection = memo(function WhatSection(parts: PartProps) {
   const questions = category?.questions ?? [];
   return (
     <FormSection title={t`What and for whom`}>
-      <Field label={t`Title`} isRequired fault={faults.title} className="sm:col-span-6">
+      <Field label={ASK_LABELS.title()} isRequired fault={faults.title} className="sm:col-span-6">
         <TextField maxLength={MOST_CHARACTERS.title} {...register('title')} />
       </Field>
-      <Field label={t`Host`} isRequired fault={faults.hostId} className="sm:col-span-3">
+      <Field label={ASK_LABELS.hostId()} isRequired fault={faults.hostId} className="sm:col-span-3">
         <Combobox
           options={hosts}
           value={hostId}

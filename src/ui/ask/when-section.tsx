@@ -23,6 +23,7 @@ import { usualPlaces, type AskForm, type Pattern } from './draft';
 import { Field } from '@/ui/kit/field';
 import { FormSection } from './fields';
 import { hasOwnTime, isOverDays, timesOf } from './form-body';
+import { ASK_LABELS } from './ask-labels';
 import type { PartProps } from './part-props';
 import { PeriodFields } from './period-fields';
 import { PickedDays } from './picked-days';
@@ -162,7 +163,7 @@ function Hours({ form, faults }: PartProps) {
   const minutes = exactMinutes(values, tzid);
   return (
     <>
-      <Field label={t`First date`} isRequired fault={faults.startDate} className="sm:col-span-2">
+      <Field label={ASK_LABELS.startDate()} isRequired fault={faults.startDate} className="sm:col-span-2">
         <DateField value={startDate} onChange={(day) => moveStart('startDate', day)} />
       </Field>
       {!allDay && (
@@ -170,7 +171,12 @@ function Hours({ form, faults }: PartProps) {
           <Field label={t`Starts`} className="sm:col-span-1">
             <TimeField value={startTime} onChange={(time) => moveStart('startTime', time)} />
           </Field>
-          <Field label={t`Ends`} hint={endHint(values)} fault={faults.endTime} className="sm:col-span-1">
+          <Field
+            label={ASK_LABELS.endTime()}
+            hint={endHint(values)}
+            fault={faults.endTime}
+            className="sm:col-span-1"
+          >
             <TimeField value={endTime} onChange={moveEnd} />
           </Field>
         </>

@@ -23,6 +23,7 @@ import { Combobox } from '@/ui/kit/combobox';
 import { placesFor, usualSpace, type AskForm, type SpaceForm } from './draft';
 import { Field } from '@/ui/kit/field';
 import { FormSection } from './fields';
+import { ASK_LABELS } from './ask-labels';
 import type { PartProps } from './part-props';
 import { CrewTime } from './crew-time';
 import { AskedOf } from './what-section';
@@ -88,7 +89,7 @@ interface SpaceChoiceProps {
 
 const SpaceChoice = ({ fault, index, faults, space, choices, wanted, set }: SpaceChoiceProps) => (
   <Field
-    label={t`Space`}
+    label={ASK_LABELS.space()}
     isRequired
     fault={fault('spaceId') ?? (index === 0 ? faults.spaces : undefined)}
     hint={space && hintOf(space)}
@@ -189,7 +190,7 @@ function MustHave({ form: { register } }: Pick<PartProps, 'form'>) {
 
 /** How many come: what a space is checked against, or found by. */
 const PeopleField = ({ register, fault }: { register: UseFormRegister<AskForm>; fault?: string }) => (
-  <Field label={t`People expected`} isRequired fault={fault} className="sm:col-span-2">
+  <Field label={ASK_LABELS.people()} isRequired fault={fault} className="sm:col-span-2">
     <NumberField inputMode="numeric" step={1} {...register('people')} />
   </Field>
 );

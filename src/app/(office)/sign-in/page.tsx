@@ -3,7 +3,7 @@ import type { Metadata } from 'next';
 import { SignInForm } from '@/ui/frame/sign-in-form';
 import { registerDomains } from '@/server/use-cases/accounts/account/ask-for-link';
 import { officeContact, type OfficeContact } from '@/server/repositories/house/office-contact';
-import { listText } from '@/contracts/words/rule';
+import { domainsText } from '@/contracts/accounts/mail-domains';
 import Link from '@/ui/kit/link';
 import { ownPath } from '@/server/http/own-path';
 import { pageContext } from '@/server/http/page';
@@ -23,7 +23,7 @@ const NoAccount = ({ domains, office }: NoAccountProps) => (
     <h2 id="no-account" className="text-xl">{t`No account yet?`}</h2>
     {domains.length > 0 && (
       <p className="mt-1">
-        {t`With an address that ends in ${listText(domains.map((domain) => `@${domain}`))} you make one yourself.`}{' '}
+        {t`With an address that ends in ${domainsText(domains)} you make one yourself.`}{' '}
         <Link href="/account/register" className="underline">{t`Make an account`}</Link>
       </p>
     )}
