@@ -33,7 +33,7 @@ const choices = {
   categories: [
     { id: 2, name: 'Workshops', mark: 'Wo', about: '', publish: true, audiences: [], questions: [] },
   ],
-  earlier: [],
+  hosts: [{ id: 4, name: 'Ferns', isOwn: true }],
   equipment: [{ id: 1, name: 'Chair', stock: 20, isKit: false, units: [] }],
   audiences: [],
   services: [],
