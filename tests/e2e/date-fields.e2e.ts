@@ -16,7 +16,9 @@ const shows = (page: Page, label: string, value: string) =>
   page.waitForFunction(
     (name, wanted) =>
       [...document.querySelectorAll('label')].some(
-        (each) => each.textContent === name && (each.control as HTMLInputElement | null)?.value === wanted,
+        (each) =>
+          each.textContent!.replace(/ \*$/, '') === name &&
+          (each.control as HTMLInputElement | null)?.value === wanted,
       ),
     {},
     label,
